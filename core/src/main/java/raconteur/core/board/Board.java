@@ -1,0 +1,172 @@
+package raconteur.core.board;
+
+import java.util.Collection;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinKind;
+
+/**
+ * One revision of one board, whole and checked: every pin in a net is a pin of a part that is
+ * there. Immutable; lookups are by hash.
+ */
+public final class Board {
+  private final BoardIdentity identity;
+  private final List<String> blocks;
+  private final Map<String, Part> parts;
+  private final Map<String, Net> nets;
+  private final Map<String, Rail> rails;
+  private final String ground;
+  private final List<NoConnect> noConnects;
+  private final DeadTest deadTest;
+  private final Map<String, SymptomCard> symptoms;
+  private final Map<String, UsualSuspect> usualSuspects;
+  private final Map<PinRef, Net> netByPin = new HashMap<>();
+
+  /** The cartridge connector, empty for none, and the flash table in the order of its counts. */
+  public record DeadTest(String cartridge, List<Flash> flashes) {
+    public DeadTest {
+      flashes = List.copyOf(flashes);
+    }
+  }
+
+  /** What a board file says, before it is indexed. */
+  record Contents(
+      BoardIdentity identity,
+      List<String> blocks,
+      List<Part> parts,
+      List<Net> nets,
+      List<Rail> rails,
+      String ground,
+      List<NoConnect> noConnects,
+      DeadTest deadTest,
+      List<SymptomCard> symptoms,
+      List<UsualSuspect> usualSuspects) {}
+
+  Board(Contents contents) {
+    identity = contents.identity();
+    blocks = List.copyOf(contents.blocks());
+    parts = index(contents.parts(), Part::designator);
+    nets = index(contents.nets(), Net::name);
+    rails = index(contents.rails(), Rail::name);
+    ground = contents.ground();
+    noConnects = List.copyOf(contents.noConnects());
+    deadTest = contents.deadTest();
+    symptoms = index(contents.symptoms(), SymptomCard::id);
+    usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
+    nets.values().forEach(net -> net.path().forEach(pin -> netByPin.put(pin, net)));
+  }
+
+  private static <T> Map<String, T> index(
+      List<T> items, java.util.function.Function<T, String> key) {
+    Map<String, T> map = new LinkedHashMap<>();
+    items.forEach(item -> map.put(key.apply(item), item));
+    return Collections.unmodifiableMap(map);
+  }
+
+  public BoardIdentity identity() {
+    return identity;
+  }
+
+  /** The blocks in start order: what comes first must work for what comes after to show. */
+  public List<String> blocks() {
+    return blocks;
+  }
+
+  public Collection<Part> parts() {
+    return parts.values();
+  }
+
+  public Optional<Part> part(String designator) {
+    return Optional.ofNullable(parts.get(designator));
+  }
+
+  public Collection<Net> nets() {
+    return nets.values();
+  }
+
+  public Optional<Net> net(String name) {
+    return Optional.ofNullable(nets.get(name));
+  }
+
+  public Optional<Net> netOf(PinRef pin) {
+    return Optional.ofNullable(netByPin.get(pin));
+  }
+
+  public Collection<Rail> rails() {
+    return rails.values();
+  }
+
+  public Optional<Rail> rail(String name) {
+    return Optional.ofNullable(rails.get(name));
+  }
+
+  public Optional<Rail> railOfNet(String net) {
+    return rails.values().stream().filter(r -> r.net().equals(net)).findFirst();
+  }
+
+  /** The name of the ground net, empty where the board has no nets. */
+  public String ground() {
+    return ground;
+  }
+
+  public boolean isSupply(String net) {
+    return net.equals(ground) || railOfNet(net).isPresent();
+  }
+
+  public List<NoConnect> noConnects() {
+    return noConnects;
+  }
+
+  public DeadTest deadTest() {
+    return deadTest;
+  }
+
+  public Collection<SymptomCard> symptoms() {
+    return symptoms.values();
+  }
+
+  public Optional<SymptomCard> symptom(String id) {
+    return Optional.ofNullable(symptoms.get(id));
+  }
+
+  public Optional<UsualSuspect> usualSuspect(String part) {
+    return Optional.ofNullable(usualSuspects.get(part));
+  }
+
+  public Collection<UsualSuspect> usualSuspects() {
+    return usualSuspects.values();
+  }
+
+  /** What the library says about a pin; empty for a pin that is not there. */
+  public Optional<DevicePin> pin(PinRef pin) {
+    return part(pin.part()).flatMap(part -> part.device().pin(pin.number()));
+  }
+
+  public PinKind kind(PinRef pin) {
+    return pin(pin).map(DevicePin::kind).orElse(PinKind.NONE);
+  }
+
+  /** {@code U14.3 (1Y, net BA3)}: a pin the way it is said on screen. */
+  public String describe(PinRef pin) {
+    String name = pin(pin).map(DevicePin::name).orElse("?");
+    return netOf(pin)
+        .map(net -> pin + " (" + name + ", net " + net.name() + ")")
+        .orElse(pin + " (" + name + ")");
+  }
+
+  public Depth depth() {
+    if (nets.isEmpty()) {
+      return Depth.SHEET;
+    }
+    boolean gates =
+        parts.values().stream()
+            .filter(p -> p.device().pins().stream().anyMatch(pin -> pin.kind().drives()))
+            .allMatch(p -> !p.device().gates().isEmpty());
+    return gates ? Depth.BEHAVIOUR : Depth.NET_LIST;
+  }
+}

@@ -1,0 +1,35 @@
+package raconteur.core.board;
+
+import java.util.List;
+
+/**
+ * A supply rail.
+ *
+ * @param volts what it should have, negative for a negative rail
+ * @param tolerance as a share of the volts, 0.05 for 5 %
+ * @param expectedOhms to ground on a good board, power off
+ * @param amps what the board draws from it
+ * @param madeBy the parts without which it is not there
+ * @param from the rail it is made from, empty for none
+ */
+public record Rail(
+    String name,
+    String net,
+    double volts,
+    double tolerance,
+    double expectedOhms,
+    double amps,
+    List<String> madeBy,
+    String from) {
+  public Rail {
+    madeBy = List.copyOf(madeBy);
+  }
+
+  public double lowestGoodVolts() {
+    return volts - Math.abs(volts) * tolerance;
+  }
+
+  public double highestGoodVolts() {
+    return volts + Math.abs(volts) * tolerance;
+  }
+}

@@ -1,0 +1,16 @@
+package raconteur.core.board;
+
+import java.util.Map;
+
+/**
+ * One thing the board can be seen to do.
+ *
+ * @param id the word used in the bench line
+ * @param chances block to the chance that one fault there shows as this
+ * @param origin where the chances come from
+ */
+public record SymptomCard(String id, String title, Map<String, Double> chances, String origin) {
+  public SymptomCard {
+    chances = Map.copyOf(chances);
+  }
+}

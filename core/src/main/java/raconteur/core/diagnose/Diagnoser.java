@@ -1,0 +1,220 @@
+package raconteur.core.diagnose;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import raconteur.core.board.Board;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultCatalogue;
+import raconteur.core.fault.Place;
+import raconteur.core.fault.Priors;
+import raconteur.core.finding.Finding;
+import raconteur.core.predict.Predictor;
+import raconteur.core.predict.TestModel;
+import raconteur.core.story.Moment;
+import raconteur.core.story.Telling;
+import raconteur.core.story.Telling.DatedFinding;
+import raconteur.core.story.Telling.DatedMend;
+
+/**
+ * Weighs a story on one board. Keeps what a new finding does not touch: the effects of every
+ * finding on every fault, and the posterior after every finding before it. Not thread safe; one per
+ * case.
+ */
+public final class Diagnoser {
+  private static final int MOST_SUSPECTS = 40;
+  private static final double SUSPECT_ABOVE = 0.002;
+  private static final double CLEARED_DECIBANS = -6;
+  private static final double DOUBTFUL_FIT = 0.12;
+
+  private final Board board;
+  private final FaultCatalogue catalogue;
+  private final Priors priors;
+  private final Predictor predictor;
+  private final int largest;
+  private final Map<ColumnKey, EvidenceColumn<?>> columns = new HashMap<>();
+  private List<DatedMend> mendsBefore = List.of();
+  private List<Occurrence> occurrences;
+
+  /** The findings weighed so far and the posterior after each; the first one is before any. */
+  private final List<ColumnKey> chainKeys = new ArrayList<>();
+
+  private final List<Marginals> chain = new ArrayList<>();
+
+  private record ColumnKey(Finding finding, Moment moment) {}
+
+  /**
+   * @param largest K: how many faults a hypothesis may have, 1 to 3
+   */
+  public Diagnoser(
+      Board board, FaultCatalogue catalogue, Priors priors, Predictor predictor, int largest) {
+    this.board = board;
+    this.catalogue = catalogue;
+    this.priors = priors;
+    this.predictor = predictor;
+    this.largest = largest;
+    this.occurrences = Occurrence.all(board, catalogue, priors, List.of());
+  }
+
+  /** Weighs the whole story so far. */
+  public Diagnosis diagnose(Telling telling) {
+    List<DatedFinding> findings = telling.findings();
+    if (!telling.mends().equals(mendsBefore)) {
+      mendsBefore = telling.mends();
+      occurrences = Occurrence.all(board, catalogue, priors, mendsBefore);
+      chain.clear();
+      chainKeys.clear();
+    }
+    HypothesisSearch.Result result = follow(findings, telling.epoch());
+    List<Suspect> all = suspects(findings);
+    List<Suspect> suspects =
+        all.stream()
+            .filter(s -> s.probability() > SUSPECT_ABOVE)
+            .sorted(Comparator.comparingDouble(s -> -s.probability()))
+            .limit(MOST_SUSPECTS)
+            .toList();
+    List<Suspect> cleared =
+        all.stream()
+            .filter(s -> s.place() instanceof Place.OfPart)
+            .filter(s -> moved(s) < CLEARED_DECIBANS)
+            .sorted(Comparator.comparingDouble(Diagnoser::moved))
+            .toList();
+    return new Diagnosis(
+        suspects,
+        cleared,
+        doubts(findings, result),
+        chain.getLast().sound(),
+        largest,
+        result.weighed(),
+        (int) result.leaves().stream().filter(l -> l.classes().length == 1).count(),
+        Expansion.of(result, telling.epoch()));
+  }
+
+  private static double moved(Suspect suspect) {
+    return Suspect.decibans(suspect.probability()) - Suspect.decibans(suspect.prior());
+  }
+
+  /** Extends the chain of posteriors to all findings and returns the last search. */
+  private HypothesisSearch.Result follow(List<DatedFinding> findings, int epoch) {
+    List<ColumnKey> keys = new ArrayList<>();
+    findings.forEach(f -> keys.add(new ColumnKey(f.finding(), f.moment())));
+    int kept = 0;
+    while (kept < Math.min(chainKeys.size(), keys.size())
+        && chainKeys.get(kept).equals(keys.get(kept))) {
+      kept++;
+    }
+    while (chainKeys.size() > kept) {
+      chainKeys.removeLast();
+      chain.removeLast();
+    }
+    if (chain.isEmpty()) {
+      chain.add(marginals(search(List.of()), epoch));
+    }
+    HypothesisSearch.Result last = search(keys);
+    for (int n = chain.size(); n <= keys.size(); n++) {
+      HypothesisSearch.Result result = n == keys.size() ? last : search(keys.subList(0, n));
+      chainKeys.add(keys.get(n - 1));
+      chain.add(marginals(result, epoch));
+    }
+    return last;
+  }
+
+  private Marginals marginals(HypothesisSearch.Result result, int epoch) {
+    return Marginals.of(result, catalogue.faults(), epoch);
+  }
+
+  private HypothesisSearch.Result search(List<ColumnKey> keys) {
+    List<EvidenceColumn<?>> used = new ArrayList<>();
+    int[] epochs = new int[keys.size()];
+    for (int i = 0; i < keys.size(); i++) {
+      used.add(columns.computeIfAbsent(keys.get(i), this::column));
+      epochs[i] = keys.get(i).moment().epoch();
+    }
+    return HypothesisSearch.run(occurrences, used, epochs, largest);
+  }
+
+  private EvidenceColumn<?> column(ColumnKey key) {
+    return column(predictor.model(key.finding(), key.moment()), key.finding());
+  }
+
+  private <E> EvidenceColumn<E> column(TestModel<E> model, Finding finding) {
+    return EvidenceColumn.of(model, finding, catalogue.faults());
+  }
+
+  private List<Suspect> suspects(List<DatedFinding> findings) {
+    List<EvidenceColumn<?>> used = new ArrayList<>();
+    findings.forEach(f -> used.add(columns.get(new ColumnKey(f.finding(), f.moment()))));
+    List<Suspect> suspects = new ArrayList<>();
+    for (Stretch stretch : Stretch.all(catalogue.faults(), used)) {
+      suspects.add(
+          new Suspect(
+              stretch.place(),
+              chance(chain.getLast(), stretch),
+              chance(chain.getFirst(), stretch),
+              shares(stretch.faults(), chain.getLast()),
+              weights(stretch, findings)));
+    }
+    return suspects;
+  }
+
+  /** Neighbouring breaks count as one; that both are there is too rare to be taken off. */
+  private static double chance(Marginals marginals, Stretch stretch) {
+    return Math.min(1, stretch.places().stream().mapToDouble(marginals::at).sum());
+  }
+
+  private List<Suspect.Share> shares(List<Integer> faults, Marginals now) {
+    List<Suspect.Share> shares = new ArrayList<>();
+    for (int fault : faults) {
+      Fault known = catalogue.faults().get(fault);
+      shares.add(new Suspect.Share(known, now.of(fault)));
+    }
+    shares.sort(Comparator.comparingDouble(s -> -s.probability()));
+    return shares.stream().limit(4).toList();
+  }
+
+  private List<Weight> weights(Stretch stretch, List<DatedFinding> findings) {
+    List<Weight> weights = new ArrayList<>();
+    for (int i = 0; i < findings.size(); i++) {
+      double before = Suspect.decibans(chance(chain.get(i), stretch));
+      double after = Suspect.decibans(chance(chain.get(i + 1), stretch));
+      weights.add(new Weight(findings.get(i), after - before));
+    }
+    return weights;
+  }
+
+  /**
+   * How well each finding fits what is believed now: its mean chance over all hypotheses, as a
+   * share of the chance its best explanation would give it.
+   */
+  private List<Doubt> doubts(List<DatedFinding> findings, HypothesisSearch.Result result) {
+    double[] fit = new double[findings.size()];
+    List<EvidenceColumn<?>> used = new ArrayList<>();
+    findings.forEach(f -> used.add(columns.get(new ColumnKey(f.finding(), f.moment()))));
+    for (HypothesisSearch.Leaf leaf : result.leaves()) {
+      double share = result.share(leaf);
+      if (share > 1e-5) {
+        int[] effects = new int[used.size()];
+        for (FaultClass c : leaf.classes()) {
+          for (int i = 0; i < c.columns().length; i++) {
+            int at = c.columns()[i];
+            effects[at] = used.get(at).combine(effects[at], c.effects()[i]);
+          }
+        }
+        for (int i = 0; i < fit.length; i++) {
+          fit[i] += share * Math.exp(used.get(i).logLikelihood(effects[i]));
+        }
+      }
+    }
+    List<Doubt> doubts = new ArrayList<>();
+    for (int i = 0; i < fit.length; i++) {
+      double relative = fit[i] / Math.exp(used.get(i).best());
+      if (relative < DOUBTFUL_FIT) {
+        doubts.add(new Doubt(findings.get(i), relative));
+      }
+    }
+    doubts.sort(Comparator.comparingDouble(Doubt::fit));
+    return doubts;
+  }
+}

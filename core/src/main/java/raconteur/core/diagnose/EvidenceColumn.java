@@ -1,0 +1,103 @@
+package raconteur.core.diagnose;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import raconteur.core.fault.Fault;
+import raconteur.core.finding.Finding;
+import raconteur.core.predict.TestModel;
+
+/**
+ * One finding against every fault: effects as small numbers (0 is none), their combinations and
+ * their log-likelihoods, computed when first asked for.
+ *
+ * @param <E> the model's effects
+ */
+final class EvidenceColumn<E> {
+  private static final int UNKNOWN = -1;
+
+  private final TestModel<E> model;
+  private final Finding found;
+  private final List<E> effects = new ArrayList<>();
+  private final Map<E, Integer> numbers = new HashMap<>();
+  private final int[] ofFault;
+  private double[] logLikelihoods = new double[8];
+  private int[][] combinations = new int[0][];
+
+  private EvidenceColumn(TestModel<E> model, Finding found, int faults) {
+    this.model = model;
+    this.found = found;
+    this.ofFault = new int[faults];
+    number(model.none());
+  }
+
+  /** Asks the model about every fault; linear in their number. */
+  static <E> EvidenceColumn<E> of(TestModel<E> model, Finding found, List<Fault> faults) {
+    var column = new EvidenceColumn<>(model, found, faults.size());
+    for (int i = 0; i < faults.size(); i++) {
+      column.ofFault[i] = column.number(model.effectOf(faults.get(i)));
+    }
+    return column;
+  }
+
+  private int number(E effect) {
+    Integer known = numbers.get(effect);
+    if (known != null) {
+      return known;
+    }
+    int number = effects.size();
+    effects.add(effect);
+    numbers.put(effect, number);
+    if (number >= logLikelihoods.length) {
+      logLikelihoods = Arrays.copyOf(logLikelihoods, number * 2);
+    }
+    logLikelihoods[number] = Math.log(model.probability(found, effect));
+    return number;
+  }
+
+  int effectOf(int fault) {
+    return ofFault[fault];
+  }
+
+  double logLikelihood(int effect) {
+    return logLikelihoods[effect];
+  }
+
+  int combine(int one, int other) {
+    if (one == 0 || one == other) {
+      return other;
+    }
+    if (other == 0) {
+      return one;
+    }
+    int rows = Math.max(one, other) + 1;
+    if (combinations.length < rows) {
+      combinations = Arrays.copyOf(combinations, Math.max(rows, effects.size()));
+    }
+    int[] row = combinations[one];
+    if (row == null || row.length <= other) {
+      int known = row == null ? 0 : row.length;
+      row =
+          row == null
+              ? new int[Math.max(other + 1, effects.size())]
+              : Arrays.copyOf(row, Math.max(other + 1, effects.size()));
+      Arrays.fill(row, known, row.length, UNKNOWN);
+      combinations[one] = row;
+    }
+    if (row[other] == UNKNOWN) {
+      row[other] = number(model.combine(effects.get(one), effects.get(other)));
+    }
+    return row[other];
+  }
+
+  /** The largest log-likelihood any effect met so far has. */
+  double best() {
+    double best = Double.NEGATIVE_INFINITY;
+    for (int i = 0; i < effects.size(); i++) {
+      best = Math.max(best, logLikelihoods[i]);
+    }
+    return best;
+  }
+}

@@ -1,0 +1,115 @@
+package raconteur.core.diagnose;
+
+import java.util.ArrayList;
+import java.util.List;
+import raconteur.core.board.Board;
+import raconteur.core.board.PinRef;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultCatalogue;
+import raconteur.core.fault.Place;
+import raconteur.core.fault.Priors;
+import raconteur.core.finding.Mend;
+import raconteur.core.story.Telling.DatedMend;
+
+/**
+ * A fault with its lifetime in epochs: there from one mend until before another. A mend that may or
+ * may not cure splits a fault in occurrences that exclude each other; a mend that may break
+ * something adds occurrences that begin with it.
+ *
+ * @param fault index in the catalogue
+ * @param from first epoch it is there
+ * @param until first epoch it is no longer there; {@link Integer#MAX_VALUE} for never
+ * @param odds prior odds of exactly this
+ * @param exclusive whether the same fault has other occurrences
+ */
+record Occurrence(int fault, int from, int until, double odds, boolean exclusive) {
+
+  boolean during(int epoch) {
+    return from <= epoch && epoch < until;
+  }
+
+  /** Every occurrence of every fault, given the mends so far. */
+  static List<Occurrence> all(
+      Board board, FaultCatalogue catalogue, Priors priors, List<DatedMend> mends) {
+    List<Occurrence> all = new ArrayList<>();
+    for (int i = 0; i < catalogue.faults().size(); i++) {
+      split(catalogue.faults().get(i), i, catalogue.odds(i), board, priors.mends(), mends, all);
+    }
+    return all;
+  }
+
+  private static void split(
+      Fault fault,
+      int index,
+      double odds,
+      Board board,
+      Priors.MendRates rates,
+      List<DatedMend> mends,
+      List<Occurrence> all) {
+    List<Occurrence> mine = new ArrayList<>();
+    double left = odds;
+    for (DatedMend mend : mends) {
+      double cure = cureChance(fault, mend.mend(), board, rates);
+      if (cure > 0) {
+        mine.add(new Occurrence(index, 0, mend.epoch(), left * cure, true));
+        left *= 1 - cure;
+      }
+      double broken = breakChance(fault, mend.mend(), board, rates);
+      if (broken > 0) {
+        double brokenOdds = broken / (1 - broken);
+        mine.add(new Occurrence(index, mend.epoch(), Integer.MAX_VALUE, brokenOdds, true));
+      }
+    }
+    mine.add(new Occurrence(index, 0, Integer.MAX_VALUE, left, !mine.isEmpty()));
+    all.addAll(mine);
+  }
+
+  private static double cureChance(Fault fault, Mend mend, Board board, Priors.MendRates rates) {
+    return switch (mend) {
+      case Mend.OfPart(String part, Mend.PartAction action) ->
+          switch (action) {
+            case REPLACED ->
+                fault.place().mendable().equals(new Place.OfPart(part)) ? rates.cures() : 0;
+            case RESEATED, CLEANED -> touches(fault, part) ? rates.contactCures() : 0;
+          };
+      case Mend.Reflowed(PinRef pin) ->
+          fault.place() instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin))
+              ? rates.cures()
+              : 0;
+      case Mend.Wired(PinRef from, PinRef to) ->
+          fault.place() instanceof Place.Segment s && bypassed(board, s, from, to)
+              ? rates.cures()
+              : 0;
+      case Mend.Parted(PinRef one, PinRef other) ->
+          fault.place() instanceof Place.Bridge b
+                  && (b.one().equals(one) || b.other().equals(one))
+                  && (b.one().equals(other) || b.other().equals(other))
+              ? rates.cures()
+              : 0;
+    };
+  }
+
+  private static boolean touches(Fault fault, String part) {
+    return fault.place() instanceof Place.Segment s
+        && (s.from().part().equals(part) || s.to().part().equals(part));
+  }
+
+  private static boolean bypassed(Board board, Place.Segment segment, PinRef from, PinRef to) {
+    var path = board.net(segment.net()).orElseThrow().path();
+    int a = path.indexOf(from);
+    int b = path.indexOf(to);
+    int cut = path.indexOf(segment.to());
+    return a >= 0 && b >= 0 && Math.min(a, b) < cut && cut <= Math.max(a, b);
+  }
+
+  /** A part replaced may leave a broken joint or track at its pins. */
+  private static double breakChance(Fault fault, Mend mend, Board board, Priors.MendRates rates) {
+    if (mend instanceof Mend.OfPart(String part, Mend.PartAction action)
+        && action == Mend.PartAction.REPLACED
+        && touches(fault, part)) {
+      int pins = board.part(part).orElseThrow().device().pins().size();
+      return rates.opensPerPart() / (2.0 * pins);
+    }
+    return 0;
+  }
+}

@@ -1,0 +1,56 @@
+package raconteur.core.diagnose;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.Place;
+
+/**
+ * What is shown as one suspect: a part or bridge by itself, or neighbouring segments of one net
+ * that no finding tells apart, as one stretch of track from its first pin to its last.
+ *
+ * @param place what is shown
+ * @param places the mendable places it stands for
+ * @param faults the faults at those places, by index
+ */
+record Stretch(Place place, List<Place> places, List<Integer> faults) {
+
+  /** All stretches of a board under the given findings; linear in faults and findings. */
+  static List<Stretch> all(List<Fault> faults, List<EvidenceColumn<?>> columns) {
+    Map<Place, List<Integer>> byPlace = new LinkedHashMap<>();
+    for (int i = 0; i < faults.size(); i++) {
+      byPlace.computeIfAbsent(faults.get(i).place().mendable(), _ -> new ArrayList<>()).add(i);
+    }
+    List<Stretch> all = new ArrayList<>();
+    byPlace.forEach((place, at) -> join(all, new Stretch(place, List.of(place), at), columns));
+    return all;
+  }
+
+  /** Adds a stretch, or lengthens the last one by it. */
+  private static void join(List<Stretch> all, Stretch next, List<EvidenceColumn<?>> columns) {
+    if (!all.isEmpty()
+        && all.getLast().place() instanceof Place.Segment before
+        && next.place() instanceof Place.Segment after
+        && before.to().equals(after.from())
+        && alike(all.getLast(), next, columns)) {
+      Stretch last = all.removeLast();
+      List<Place> places = new ArrayList<>(last.places());
+      places.addAll(next.places());
+      List<Integer> faults = new ArrayList<>(last.faults());
+      faults.addAll(next.faults());
+      all.add(
+          new Stretch(new Place.Segment(before.net(), before.from(), after.to()), places, faults));
+    } else {
+      all.add(next);
+    }
+  }
+
+  private static boolean alike(Stretch one, Stretch other, List<EvidenceColumn<?>> columns) {
+    return !columns.isEmpty()
+        && columns.stream()
+            .allMatch(
+                c -> c.effectOf(one.faults().getFirst()) == c.effectOf(other.faults().getFirst()));
+  }
+}

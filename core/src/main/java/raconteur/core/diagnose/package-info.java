@@ -1,0 +1,12 @@
+/**
+ * From findings to suspicion: hypotheses (sets of up to K faults), their posterior, what each
+ * finding weighs, what is cleared, and which findings are doubtful.
+ *
+ * <p>Start at {@link raconteur.core.diagnose.Diagnoser}; {@link
+ * raconteur.core.diagnose.HypothesisSearch} is the inference itself, equal to enumerating every
+ * set.
+ */
+@NullMarked
+package raconteur.core.diagnose;
+
+import org.jspecify.annotations.NullMarked;

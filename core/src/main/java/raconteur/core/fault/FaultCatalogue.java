@@ -1,0 +1,224 @@
+package raconteur.core.fault;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.board.UsualSuspect;
+import raconteur.core.device.PinKind;
+
+/**
+ * Every fault a board can have, with its prior odds. Immutable; a fault is known by its index.
+ *
+ * <p>A part's expected faults are its class's share of the board's expected faults, divided among
+ * the share's parts by weight, times what is said of it as a usual suspect, then pulled towards
+ * what was counted: with m boards' worth of belief in the table and k faults on n counted boards
+ * the expectation is (m p + k) / (m + n), the mean of a Beta posterior (Gelman et al., Bayesian
+ * Data Analysis, 3rd ed., section 2.4).
+ */
+public final class FaultCatalogue {
+  private static final double MOST_EXPECTED = 0.9;
+
+  private final List<Fault> faults;
+  private final double[] odds;
+  private final Map<Fault, Integer> index = new HashMap<>();
+
+  private FaultCatalogue(List<Fault> faults, double[] odds) {
+    this.faults = List.copyOf(faults);
+    this.odds = odds;
+    for (int i = 0; i < faults.size(); i++) {
+      index.put(faults.get(i), i);
+    }
+  }
+
+  /** Lists the faults of a board. */
+  public static FaultCatalogue of(Board board, Priors priors, History history) {
+    var worker = new Worker(board, priors, history);
+    worker.parts();
+    worker.opens();
+    worker.shorts();
+    return new FaultCatalogue(
+        worker.faults, worker.odds.stream().mapToDouble(Double::doubleValue).toArray());
+  }
+
+  public List<Fault> faults() {
+    return faults;
+  }
+
+  /** P / (1 − P) of a fault by its index. */
+  public double odds(int fault) {
+    return odds[fault];
+  }
+
+  /** The index of a fault, −1 where the board cannot have it. */
+  public int indexOf(Fault fault) {
+    return index.getOrDefault(fault, -1);
+  }
+
+  private static final class Worker {
+    private final Board board;
+    private final Priors priors;
+    private final History history;
+    private final List<Fault> faults = new ArrayList<>();
+    private final List<Double> odds = new ArrayList<>();
+
+    Worker(Board board, Priors priors, History history) {
+      this.board = board;
+      this.priors = priors;
+      this.history = history;
+    }
+
+    private void add(Place place, FaultMode mode, double probability) {
+      double p = Math.min(probability, MOST_EXPECTED);
+      if (p > 0) {
+        faults.add(new Fault(place, mode));
+        odds.add(p / (1 - p));
+      }
+    }
+
+    void parts() {
+      Map<String, Double> weightByShare = new HashMap<>();
+      for (Part part : board.parts()) {
+        if (part.fitted()) {
+          var prior = classOf(part);
+          weightByShare.merge(prior.share(), prior.weight(), Double::sum);
+        }
+      }
+      for (Part part : board.parts()) {
+        if (part.fitted()) {
+          var prior = classOf(part);
+          double sum = weightByShare.getOrDefault(prior.share(), 0.0);
+          double share = priors.shares().getOrDefault(prior.share(), 0.0);
+          part(part, sum == 0 ? 0 : priors.expectedFaults() * share * prior.weight() / sum);
+        }
+      }
+    }
+
+    private Priors.ClassPrior classOf(Part part) {
+      return priors
+          .classes()
+          .getOrDefault(part.device().deviceClass(), new Priors.ClassPrior("small logic", 1));
+    }
+
+    private void part(Part part, double expectedByClass) {
+      double factor = board.usualSuspect(part.designator()).map(UsualSuspect::factor).orElse(1.0);
+      double table = Math.min(expectedByClass * factor, MOST_EXPECTED);
+      double counted =
+          (priors.historyBoards() * table + history.boardsWithFaultAt(part.designator()))
+              / (priors.historyBoards() + history.boards());
+      double expected = Math.min(counted, MOST_EXPECTED);
+      var modes = priors.modes();
+      List<PinRef> outputs =
+          part.pins().stream().filter(p -> board.kind(p).drives()).filter(this::connected).toList();
+      Set<String> rails = rails(part);
+      double dead = modes.dead() + (outputs.isEmpty() ? modes.outputs() : 0);
+      dead += rails.isEmpty() ? modes.leaks() : 0;
+      add(new Place.OfPart(part.designator()), FaultMode.DEAD, expected * dead);
+      for (String rail : rails) {
+        add(
+            new Place.Load(part.designator(), rail),
+            FaultMode.LEAKS,
+            expected * modes.leaks() / rails.size());
+      }
+      for (PinRef pin : outputs) {
+        double each = expected * modes.outputs() / outputs.size();
+        add(new Place.Output(pin), FaultMode.STUCK_LOW, each * modes.stuckLow());
+        add(new Place.Output(pin), FaultMode.STUCK_HIGH, each * modes.stuckHigh());
+        add(new Place.Output(pin), FaultMode.FLOATS, each * modes.floats());
+      }
+    }
+
+    private boolean connected(PinRef pin) {
+      return board.nets().isEmpty() || board.netOf(pin).isPresent();
+    }
+
+    /** The rails a part hangs on; at sheet depth a part hangs on the first rail. */
+    private Set<String> rails(Part part) {
+      boolean resistor = part.device().deviceClass().equals("resistor");
+      boolean connector = part.device().deviceClass().equals("connector");
+      if (resistor || connector) {
+        return Set.of();
+      }
+      Set<String> rails = new HashSet<>();
+      for (PinRef pin : part.pins()) {
+        board
+            .netOf(pin)
+            .flatMap(net -> board.railOfNet(net.name()))
+            .ifPresent(rail -> rails.add(rail.name()));
+      }
+      if (board.nets().isEmpty()) {
+        board.rails().stream().findFirst().ifPresent(rail -> rails.add(rail.name()));
+      }
+      return new java.util.TreeSet<>(rails);
+    }
+
+    void opens() {
+      List<Place.Segment> segments = new ArrayList<>();
+      List<Double> weights = new ArrayList<>();
+      for (Net net : board.nets()) {
+        if (board.isSupply(net.name())) {
+          continue;
+        }
+        for (int i = 0; i + 1 < net.path().size(); i++) {
+          PinRef from = net.path().get(i);
+          PinRef to = net.path().get(i + 1);
+          segments.add(new Place.Segment(net.name(), from, to));
+          weights.add(contactFactor(from) + contactFactor(to));
+        }
+      }
+      double sum = weights.stream().mapToDouble(Double::doubleValue).sum();
+      double expected = priors.expectedFaults() * joints() * priors.copper().opens();
+      for (int i = 0; i < segments.size(); i++) {
+        add(segments.get(i), FaultMode.OPEN, expected * weights.get(i) / sum);
+      }
+    }
+
+    private double contactFactor(PinRef pin) {
+      boolean poor = board.part(pin.part()).orElseThrow().socket().equals("single wipe");
+      return poor ? priors.copper().poorSocketFactor() : 1;
+    }
+
+    private double joints() {
+      return priors.shares().getOrDefault("joints", 0.0);
+    }
+
+    void shorts() {
+      List<Place.Bridge> bridges = new ArrayList<>();
+      Set<Set<String>> seen = new HashSet<>();
+      for (Part part : board.parts()) {
+        List<PinRef> pins = part.pins();
+        for (int i = 0; i + 1 < pins.size(); i++) {
+          boolean acrossRows =
+              part.device().outline().startsWith("DIP") && i + 1 == pins.size() / 2;
+          if (!acrossRows) {
+            bridge(pins.get(i), pins.get(i + 1), seen, bridges);
+          }
+        }
+      }
+      double expected = priors.expectedFaults() * joints() * priors.copper().shorts();
+      for (Place.Bridge bridge : bridges) {
+        add(bridge, FaultMode.SHORT, expected / bridges.size());
+      }
+    }
+
+    private void bridge(
+        PinRef one, PinRef other, Set<Set<String>> seen, List<Place.Bridge> bridges) {
+      String netOne = board.netOf(one).map(Net::name).orElse("");
+      String netOther = board.netOf(other).map(Net::name).orElse("");
+      boolean signal =
+          !netOne.isEmpty()
+              && !netOther.isEmpty()
+              && !netOne.equals(netOther)
+              && board.kind(one) != PinKind.NONE;
+      if (signal && seen.add(Set.of(netOne, netOther))) {
+        bridges.add(new Place.Bridge(one, other, netOne, netOther));
+      }
+    }
+  }
+}

@@ -1,0 +1,75 @@
+package raconteur.core.fault;
+
+import raconteur.core.board.PinRef;
+
+/** Where something is wrong. */
+public sealed interface Place {
+
+  /** The place as the thing one would mend: outputs are mended with their part. */
+  Place mendable();
+
+  /** The whole part. */
+  record OfPart(String part) implements Place {
+    @Override
+    public Place mendable() {
+      return this;
+    }
+
+    @Override
+    public String toString() {
+      return part;
+    }
+  }
+
+  /** A part's load on one of its rails. */
+  record Load(String part, String rail) implements Place {
+    @Override
+    public Place mendable() {
+      return new OfPart(part);
+    }
+
+    @Override
+    public String toString() {
+      return part + " on " + rail;
+    }
+  }
+
+  /** One output of a part. */
+  record Output(PinRef pin) implements Place {
+    @Override
+    public Place mendable() {
+      return new OfPart(pin.part());
+    }
+
+    @Override
+    public String toString() {
+      return pin.toString();
+    }
+  }
+
+  /** The copper, joints and contacts between two pins that follow each other on a net's path. */
+  record Segment(String net, PinRef from, PinRef to) implements Place {
+    @Override
+    public Place mendable() {
+      return this;
+    }
+
+    @Override
+    public String toString() {
+      return net + " between " + from + " and " + to;
+    }
+  }
+
+  /** Two neighbouring pins of different nets. */
+  record Bridge(PinRef one, PinRef other, String netOne, String netOther) implements Place {
+    @Override
+    public Place mendable() {
+      return this;
+    }
+
+    @Override
+    public String toString() {
+      return netOne + " to " + netOther + " at " + one + ", " + other;
+    }
+  }
+}

@@ -1,0 +1,132 @@
+package raconteur.core.fault;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Set;
+import raconteur.core.data.DataFile;
+import raconteur.core.data.Datum;
+import raconteur.core.data.Loaded;
+
+/**
+ * Where faults sit before anything was read, from {@code priors.json}.
+ *
+ * @param origin where the numbers come from, shown with them
+ * @param expectedFaults over one board
+ * @param classes device class to its share and weight
+ * @param shares share name to its part of the expected faults
+ * @param modes the split of a part's faults
+ * @param copper the split of the joints' share
+ * @param historyBoards how many counted boards weigh as much as the table
+ */
+public record Priors(
+    String origin,
+    double expectedFaults,
+    Map<String, ClassPrior> classes,
+    Map<String, Double> shares,
+    Modes modes,
+    Copper copper,
+    MendRates mends,
+    double historyBoards) {
+  public Priors {
+    classes = Map.copyOf(classes);
+    shares = Map.copyOf(shares);
+  }
+
+  /** The share a device class belongs to and its weight inside it. */
+  public record ClassPrior(String share, double weight) {}
+
+  /** How a part's faults split: dead, leaking, or one output; and how an output's split. */
+  public record Modes(
+      double dead, double leaks, double outputs, double stuckLow, double stuckHigh, double floats) {
+    public Modes {
+      requireOne(dead + leaks + outputs, "dead, leaks, outputs");
+      requireOne(stuckLow + stuckHigh + floats, "stuck low, stuck high, floats");
+    }
+  }
+
+  /** How the joints' share splits, and what a poor socket multiplies it by. */
+  public record Copper(double opens, double shorts, double poorSocketFactor) {
+    public Copper {
+      requireOne(opens + shorts, "opens, shorts");
+    }
+  }
+
+  /** How mends go: how often they cure, and how often they break copper nearby. */
+  public record MendRates(double cures, double contactCures, double opensPerPart) {}
+
+  private static void requireOne(double sum, String what) {
+    if (Math.abs(sum - 1) > 1e-9) {
+      throw new IllegalArgumentException(what + " must add up to 1, not " + sum);
+    }
+  }
+
+  /** The numbers that ship with the application. */
+  public static Priors shipped() {
+    return DataFile.shipped(
+        Priors.class, "/raconteur/core/data/priors.json", t -> read("priors.json", t));
+  }
+
+  /** Reads a priors file. */
+  public static Loaded<Priors> read(String fileName, String text) {
+    return DataFile.read(fileName, text, (root, issues) -> priors(root));
+  }
+
+  private static Priors priors(Datum root) {
+    root.get("format").oneOf(Map.of("raconteur-priors/1", true));
+    root.onlyKnows(
+        Set.of(
+            "format",
+            "origin",
+            "expected faults",
+            "shares",
+            "classes",
+            "modes",
+            "copper",
+            "mends",
+            "history boards"));
+    Map<String, Double> shares = new HashMap<>();
+    root.get("shares").entries().forEach((name, share) -> shares.put(name, share.between(0, 1)));
+    Map<String, ClassPrior> classes = new HashMap<>();
+    for (Datum row : root.get("classes").items()) {
+      Datum share = row.get("share");
+      if (!shares.containsKey(share.text())) {
+        throw share.wrong("\"" + share.text() + "\" is not one of the shares");
+      }
+      classes.put(
+          row.get("class").text(),
+          new ClassPrior(share.text(), row.get("weight").between(0, 1000)));
+    }
+    Datum modes = root.get("modes");
+    Datum copper = root.get("copper");
+    Datum mends = root.get("mends");
+    try {
+      return new Priors(
+          root.get("origin").text(),
+          root.get("expected faults").between(0.1, 50),
+          classes,
+          shares,
+          new Modes(
+              share(modes, "dead"),
+              share(modes, "leaks"),
+              share(modes, "outputs"),
+              share(modes, "stuck low"),
+              share(modes, "stuck high"),
+              share(modes, "floats")),
+          new Copper(
+              share(copper, "opens"),
+              share(copper, "shorts"),
+              copper.get("single wipe factor").between(1, 1000)),
+          new MendRates(
+              share(mends, "cures"),
+              share(mends, "contact cures"),
+              share(mends, "opens nearby a part")),
+          root.get("history boards").between(1, 1000));
+    } catch (IllegalArgumentException e) {
+      throw root.wrong(String.valueOf(e.getMessage()));
+    }
+  }
+
+  private static double share(Datum table, String name) {
+    return table.get(name).between(0, 1);
+  }
+}

@@ -1,0 +1,126 @@
+package raconteur.core.finding;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import raconteur.core.board.Board;
+
+/**
+ * Understands one line as it is said at the bench, for one board. Nothing is guessed: a line is
+ * understood, asked about, unfinished or refused, each with one sentence. The grammar is written
+ * down in docs/formats/bench-line.md.
+ */
+public final class BenchLine {
+  /** Longest line accepted, in characters. */
+  public static final int LONGEST = 400;
+
+  private static final int MOST_OFFERS = 60;
+
+  /** Every kind of line; a new one is one more phrase here. */
+  private static final List<Phrase> PHRASES =
+      List.of(
+          new PullPhrase(),
+          new SeatPhrase(),
+          new FlashPhrase(),
+          new ContinuityPhrase(),
+          new SwapPhrase(),
+          new ScreenPhrase(),
+          new MendedPhrase(),
+          new FoundPhrase(),
+          new NotePhrase(),
+          new RailPhrase(),
+          new PartPhrase(),
+          new PinPhrase());
+
+  private final Board board;
+
+  public BenchLine(Board board) {
+    this.board = board;
+  }
+
+  /** What the line says, given what was said before. */
+  public Understanding understand(String line, BenchContext context) {
+    if (line.length() > LONGEST) {
+      return new Understanding.Refused(
+          "A line has at most "
+              + LONGEST
+              + " characters, this one has "
+              + line.length()
+              + "; it is kept here until you shorten it.");
+    }
+    Words words = new Words(board, line);
+    if (!words.more()) {
+      return new Understanding.Unfinished("Type a reading, for example " + examples() + ".");
+    }
+    try {
+      return phrase(words)
+          .map(phrase -> phrase.read(words, context))
+          .orElseGet(() -> unknownBeginning(words));
+    } catch (Words.Halt halt) {
+      return halt.understanding();
+    }
+  }
+
+  /** What the last word of the line could become; whole words, at most {@value #MOST_OFFERS}. */
+  public List<String> complete(String line, BenchContext context) {
+    if (line.length() > LONGEST) {
+      return List.of();
+    }
+    Words words = new Words(board, line);
+    Optional<Phrase> phrase = phrase(words);
+    boolean atFirstWord = !line.stripLeading().contains(" ");
+    if (phrase.isEmpty() || (atFirstWord && words.peek().indexOf('.') < 0)) {
+      String prefix = words.peek().toLowerCase(Locale.ROOT);
+      return atFirstWord
+          ? beginnings(words).stream()
+              .filter(b -> b.toLowerCase(Locale.ROOT).startsWith(prefix))
+              .limit(MOST_OFFERS)
+              .toList()
+          : List.of();
+    }
+    try {
+      phrase.get().read(words, context);
+    } catch (Words.Halt halt) {
+      // The offers gathered on the way are what is wanted.
+    }
+    return words.offers().stream().limit(MOST_OFFERS).toList();
+  }
+
+  /** One example line of every kind. */
+  public static List<String> exampleLines() {
+    return PHRASES.stream().map(Phrase::example).toList();
+  }
+
+  private static String examples() {
+    return "U14.3 toggling, 5V 4.94, pull U13 92 ohm, flash 3 3 5";
+  }
+
+  private static Optional<Phrase> phrase(Words words) {
+    return PHRASES.stream().filter(p -> p.begins(words)).findFirst();
+  }
+
+  private static Set<String> beginnings(Words words) {
+    Set<String> all = new LinkedHashSet<>();
+    PHRASES.forEach(p -> all.addAll(p.beginnings(words)));
+    return all;
+  }
+
+  private static Understanding unknownBeginning(Words words) {
+    String first = words.peek();
+    String prefix = first.toLowerCase(Locale.ROOT);
+    boolean couldBecome =
+        beginnings(words).stream().anyMatch(b -> b.toLowerCase(Locale.ROOT).startsWith(prefix));
+    words.skip();
+    if (couldBecome && !words.more()) {
+      return new Understanding.Unfinished(
+          "A part, a pin, a rail, or a word like pull, flash, cont, mended.");
+    }
+    return new Understanding.Refused(
+        "“"
+            + Words.clip(first)
+            + "” begins no line on this board: begin with one of its parts, pins or rails, or with"
+            + " pull, seat, flash, cont, swap, screen, mended, found or note.");
+  }
+}

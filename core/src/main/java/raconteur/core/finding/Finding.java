@@ -1,0 +1,136 @@
+package raconteur.core.finding;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+
+/** What one test showed. A new kind is one record here, one phrase and one model. */
+public sealed interface Finding extends Statement.Observed {
+
+  /** The voltage of a rail against ground, board powered. */
+  record RailVolts(String rail, double volts) implements Finding {
+    @Override
+    public String line() {
+      return rail + " " + Quantities.plain(volts) + " V";
+    }
+  }
+
+  /** The resistance of a rail to ground, power off; infinite for over range. */
+  record RailOhms(String rail, double ohms) implements Finding {
+    @Override
+    public String line() {
+      return rail + " gnd " + Quantities.ohmsLine(ohms);
+    }
+  }
+
+  /** The resistance of a rail after one more part was pulled, power off. */
+  record PullStep(String part, String rail, double ohmsAfter) implements Finding {
+    @Override
+    public String line() {
+      return "pull " + part + " " + Quantities.ohmsLine(ohmsAfter) + " on " + rail;
+    }
+  }
+
+  /** What a logic probe shows at a pin of the running board. */
+  record Probe(PinRef pin, Signal shown) implements Finding {
+    @Override
+    public String line() {
+      return pin + " " + shown.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /** Whether a meter sees copper between two pins, power off. */
+  record Continuity(PinRef one, PinRef other, boolean joined) implements Finding {
+    @Override
+    public String line() {
+      return "cont " + one + " " + other + (joined ? " joined" : " open");
+    }
+  }
+
+  /** A chip tester's verdict; the failing gates are empty where it names none or passes. */
+  record TesterVerdict(String part, boolean passed, SortedSet<String> failingGates)
+      implements Finding {
+    public TesterVerdict {
+      failingGates = java.util.Collections.unmodifiableSortedSet(new TreeSet<>(failingGates));
+    }
+
+    @Override
+    public String line() {
+      if (passed) {
+        return part + " tester pass";
+      }
+      return part
+          + " tester fail"
+          + (failingGates.isEmpty() ? "" : " gates " + String.join(" ", failingGates));
+    }
+  }
+
+  /** What the dead-test cartridge did. */
+  enum DeadTestEnd {
+    NONE,
+    PASS,
+    FLASHES
+  }
+
+  /** The dead-test cartridge's answer; one count a run where it flashes. */
+  record DeadTestResult(DeadTestEnd end, List<Integer> counts) implements Finding {
+    public DeadTestResult {
+      counts = List.copyOf(counts);
+      if ((end == DeadTestEnd.FLASHES) == counts.isEmpty()) {
+        throw new IllegalArgumentException("counts belong to flashes: " + end + " " + counts);
+      }
+    }
+
+    @Override
+    public String line() {
+      return switch (end) {
+        case NONE -> "flash none";
+        case PASS -> "flash pass";
+        case FLASHES ->
+            "flash " + counts.stream().map(String::valueOf).collect(Collectors.joining(" "));
+      };
+    }
+  }
+
+  /** What changed when a part was swapped for one known good. */
+  enum SwapEffect {
+    SAME,
+    CHANGED,
+    CURED
+  }
+
+  /** A known-good part tried in this board; the old one went back afterwards. */
+  record Swap(String part, SwapEffect effect) implements Finding {
+    @Override
+    public String line() {
+      return "swap " + part + " good " + effect.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /** What the board shows or does, as one of its symptom cards. */
+  record Symptom(String card) implements Finding {
+    @Override
+    public String line() {
+      return "screen " + card;
+    }
+  }
+
+  /** How warm a part feels beside its twins. */
+  enum Warmth {
+    HOT,
+    NORMAL,
+    COLD
+  }
+
+  /** A part touched, or seen by a thermal camera, while running. */
+  record Heat(String part, Warmth warmth) implements Finding {
+    @Override
+    public String line() {
+      return part + " " + warmth.name().toLowerCase(Locale.ROOT);
+    }
+  }
+}

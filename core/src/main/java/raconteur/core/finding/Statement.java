@@ -1,0 +1,51 @@
+package raconteur.core.finding;
+
+/** Anything one bench line can say. */
+public sealed interface Statement {
+
+  /** The line it would be typed as; reading that line again gives an equal statement. */
+  String line();
+
+  /** An observation: what one test showed. */
+  sealed interface Observed extends Statement permits Finding {}
+
+  /** A part taken out of its socket. */
+  record Removal(String part) implements Statement {
+    @Override
+    public String line() {
+      return "pull " + part;
+    }
+  }
+
+  /** A part put back into its socket. */
+  record Seating(String part) implements Statement {
+    @Override
+    public String line() {
+      return "seat " + part;
+    }
+  }
+
+  /** Something to remember that proves nothing. */
+  record Remark(String text) implements Statement {
+    @Override
+    public String line() {
+      return "note " + text;
+    }
+  }
+
+  /** Something done to the board. */
+  record Mended(Mend mend) implements Statement {
+    @Override
+    public String line() {
+      return "mended " + mend.line();
+    }
+  }
+
+  /** What a fault turned out to be; this is what the odds of the revision count. */
+  record Found(Conclusion conclusion) implements Statement {
+    @Override
+    public String line() {
+      return "found " + conclusion.line();
+    }
+  }
+}

@@ -1,0 +1,63 @@
+package raconteur.core.plan;
+
+import java.util.List;
+import raconteur.core.board.Board;
+import raconteur.core.diagnose.Diagnoser;
+import raconteur.core.diagnose.Diagnosis;
+import raconteur.core.fault.FaultCatalogue;
+import raconteur.core.fault.History;
+import raconteur.core.fault.Priors;
+import raconteur.core.predict.Predictor;
+import raconteur.core.predict.Readings;
+import raconteur.core.story.Entry;
+import raconteur.core.story.Telling;
+
+/**
+ * Everything that reasons about one case, put together: told a story, it says what is suspected and
+ * what to do next. Keeps what it has worked out, so that one more line is cheap. Not thread safe.
+ */
+public final class Advisor {
+  /** How many faults a hypothesis may have unless told otherwise. */
+  public static final int USUAL_LARGEST_HYPOTHESIS = 2;
+
+  private final Board board;
+  private final FaultCatalogue catalogue;
+  private final Diagnoser diagnoser;
+  private final NextSteps nextSteps;
+
+  /** What a story says so far. */
+  public record Advice(Telling telling, Diagnosis diagnosis) {}
+
+  /**
+   * @param history what closed cases of this revision have counted
+   * @param largest K: how many faults a hypothesis may have, 1 to 3
+   */
+  public Advisor(Board board, History history, int largest) {
+    Priors priors = Priors.shipped();
+    Predictor predictor = new Predictor(board, Readings.shipped());
+    this.board = board;
+    this.catalogue = FaultCatalogue.of(board, priors, history);
+    this.diagnoser = new Diagnoser(board, catalogue, priors, predictor, largest);
+    this.nextSteps = new NextSteps(board, catalogue, predictor, Costs.shipped());
+  }
+
+  public Board board() {
+    return board;
+  }
+
+  /** How many faults are weighed. */
+  public int faults() {
+    return catalogue.faults().size();
+  }
+
+  /** Weighs the story. */
+  public Advice advise(List<Entry> entries) {
+    Telling telling = Telling.of(board, entries);
+    return new Advice(telling, diagnoser.diagnose(telling));
+  }
+
+  /** What to do next; takes longer than {@link #advise}. */
+  public List<Step> nextSteps(Advice advice) {
+    return nextSteps.suggest(advice.diagnosis(), advice.telling());
+  }
+}

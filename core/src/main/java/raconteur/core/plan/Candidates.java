@@ -1,0 +1,119 @@
+package raconteur.core.plan;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.PinKind;
+import raconteur.core.device.Signal;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+
+/**
+ * The tests worth considering: those that meet the leading suspects. A test is told by one of its
+ * outcomes; which one does not matter.
+ */
+final class Candidates {
+  private static final int MOST_PLACES = 24;
+  private static final int MOST_PROBES = 160;
+
+  private final Board board;
+  private final Set<Finding> tests = new LinkedHashSet<>();
+
+  private Candidates(Board board) {
+    this.board = board;
+  }
+
+  static List<Finding> of(Board board, List<Suspect> suspects, Set<String> partsOut) {
+    var candidates = new Candidates(board);
+    List<Suspect> leading = suspects.stream().limit(MOST_PLACES).toList();
+    leading.forEach(s -> candidates.around(s.place()));
+    candidates.wholeBoard();
+    return candidates.tests.stream().filter(t -> !touches(t, partsOut)).toList();
+  }
+
+  private static boolean touches(Finding test, Set<String> partsOut) {
+    return switch (test) {
+      case Finding.Probe probe -> partsOut.contains(probe.pin().part());
+      case Finding.Swap swap -> partsOut.contains(swap.part());
+      case Finding.Heat heat -> partsOut.contains(heat.part());
+      case Finding _ -> false;
+    };
+  }
+
+  private void wholeBoard() {
+    board
+        .rails()
+        .forEach(
+            rail -> {
+              tests.add(new Finding.RailVolts(rail.name(), rail.volts()));
+              tests.add(new Finding.RailOhms(rail.name(), rail.expectedOhms()));
+            });
+    if (!board.deadTest().flashes().isEmpty()) {
+      tests.add(new Finding.DeadTestResult(Finding.DeadTestEnd.PASS, List.of()));
+    }
+  }
+
+  private void around(Place place) {
+    switch (place) {
+      case Place.OfPart whole -> board.part(whole.part()).ifPresent(this::part);
+      case Place.Segment segment -> {
+        tests.add(new Finding.Continuity(segment.from(), segment.to(), true));
+        net(segment.net());
+      }
+      case Place.Bridge bridge -> {
+        tests.add(new Finding.Continuity(bridge.one(), bridge.other(), false));
+        probe(bridge.one());
+        probe(bridge.other());
+      }
+      case Place.Output output -> probe(output.pin());
+      case Place.Load load -> board.part(load.part()).ifPresent(this::part);
+    }
+  }
+
+  private void net(String name) {
+    Net net = board.net(name).orElseThrow();
+    net.path().forEach(this::probe);
+    if (net.path().size() > 2) {
+      tests.add(new Finding.Continuity(net.path().getFirst(), net.path().getLast(), true));
+    }
+  }
+
+  private void part(Part part) {
+    if (!part.fitted()) {
+      return;
+    }
+    String name = part.designator();
+    tests.add(new Finding.Heat(name, Finding.Warmth.NORMAL));
+    if (testable(part)) {
+      tests.add(new Finding.TesterVerdict(name, true, new TreeSet<>()));
+    }
+    if (part.socketed()) {
+      tests.add(new Finding.Swap(name, Finding.SwapEffect.SAME));
+    }
+    for (PinRef pin : part.pins()) {
+      PinKind kind = board.kind(pin);
+      if (kind.drives() || kind.reads()) {
+        probe(pin);
+      }
+    }
+  }
+
+  /** Chip testers know standard logic and memories, not customs. */
+  private static boolean testable(Part part) {
+    return Set.of("small logic", "dram three rails", "dram", "sram 2114", "sram 6116")
+        .contains(part.device().deviceClass());
+  }
+
+  private void probe(PinRef pin) {
+    boolean signal = board.netOf(pin).filter(net -> !board.isSupply(net.name())).isPresent();
+    if (signal && tests.size() < MOST_PROBES) {
+      tests.add(new Finding.Probe(pin, Signal.TOGGLING));
+    }
+  }
+}

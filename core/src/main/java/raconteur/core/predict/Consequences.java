@@ -1,0 +1,39 @@
+package raconteur.core.predict;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+
+/** The pins where one fault alone changes what a probe sees, with what it sees there. */
+final class Consequences {
+  private static final Signal[] SIGNALS = Signal.values();
+
+  private final List<PinRef> pinsById;
+  private final int[] ids;
+  private final byte[] signals;
+
+  /**
+   * @param pinsById all pins of the board
+   * @param ids the changed ones, ascending
+   * @param signals the ordinal of what each shows
+   */
+  Consequences(List<PinRef> pinsById, int[] ids, byte[] signals) {
+    this.pinsById = pinsById;
+    this.ids = ids;
+    this.signals = signals;
+  }
+
+  Optional<Signal> at(int pinId) {
+    int found = Arrays.binarySearch(ids, pinId);
+    return found < 0 ? Optional.empty() : Optional.of(SIGNALS[signals[found]]);
+  }
+
+  void forEach(BiConsumer<PinRef, Signal> visitor) {
+    for (int i = 0; i < ids.length; i++) {
+      visitor.accept(pinsById.get(ids[i]), SIGNALS[signals[i]]);
+    }
+  }
+}

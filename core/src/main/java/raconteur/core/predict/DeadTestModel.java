@@ -1,0 +1,213 @@
+package raconteur.core.predict;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import raconteur.core.board.Board;
+import raconteur.core.board.Flash;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Finding.DeadTestEnd;
+import raconteur.core.finding.Finding.DeadTestResult;
+
+/**
+ * What the dead-test cartridge does. It runs as long as the cartridge's connector and the processor
+ * see what they should; what touches one memory of the flash table makes that count, what touches
+ * several makes counts that wander from run to run.
+ */
+final class DeadTestModel implements TestModel<DeadTestModel.State> {
+  private static final State HEALTHY = new State(Run.FREE, Set.of(), false);
+
+  private final Board board;
+  private final NetPropagation nets;
+  private final StartOrder startOrder;
+  private final Readings readings;
+  private final int runs;
+  private final Map<String, Integer> countOfPart = new HashMap<>();
+  private final Set<Integer> allCounts = new HashSet<>();
+
+  /** Whether the cartridge's program can run at all. */
+  enum Run {
+    FREE,
+    DOUBTFUL,
+    BLOCKED
+  }
+
+  /**
+   * @param counts the flash counts of the memories that fail by themselves
+   * @param shared whether something fails that several memories hang on
+   */
+  record State(Run run, Set<Integer> counts, boolean shared) {
+    State {
+      counts = Set.copyOf(counts);
+    }
+  }
+
+  DeadTestModel(
+      Board board, NetPropagation nets, StartOrder startOrder, Readings readings, int runs) {
+    this.board = board;
+    this.nets = nets;
+    this.startOrder = startOrder;
+    this.readings = readings;
+    this.runs = runs;
+    for (Flash flash : board.deadTest().flashes()) {
+      countOfPart.merge(flash.part(), flash.count(), Math::min);
+      allCounts.add(flash.count());
+    }
+  }
+
+  @Override
+  public State none() {
+    return HEALTHY;
+  }
+
+  @Override
+  public State effectOf(Fault fault) {
+    return board.nets().isEmpty() ? byBlock(fault) : byNets(fault);
+  }
+
+  private State byBlock(Fault fault) {
+    if (fault.place().mendable() instanceof Place.OfPart(String part)
+        && countOfPart.containsKey(part)) {
+      return new State(Run.FREE, Set.of(countOfPart.get(part)), false);
+    }
+    String block = startOrder.blockOf(fault);
+    if (block.equals("ram")) {
+      return new State(Run.FREE, Set.of(), true);
+    }
+    return startOrder.neededByDeadTest(block) ? new State(Run.BLOCKED, Set.of(), false) : HEALTHY;
+  }
+
+  private State byNets(Fault fault) {
+    if (fault.place() instanceof Place.OfPart(String part) && countOfPart.containsKey(part)) {
+      return new State(Run.FREE, Set.of(countOfPart.get(part)), false);
+    }
+    if (fault.place() instanceof Place.Load) {
+      return HEALTHY;
+    }
+    var reach = new Reach();
+    nets.consequences(fault).forEach(reach::visit);
+    boolean severed = reach.run == Run.BLOCKED;
+    boolean shared = reach.touched.size() > 1;
+    return new State(reach.run, severed || shared ? Set.of() : reach.touched, !severed && shared);
+  }
+
+  /** Gathers which memories and how much of the cartridge's path a fault's changes meet. */
+  private final class Reach {
+    private final Set<Integer> touched = new HashSet<>();
+    private Run run = Run.FREE;
+
+    void visit(PinRef pin, Signal change) {
+      boolean firm = change != Signal.DOUBTFUL;
+      Integer count = countOfPart.get(pin.part());
+      if (count != null && firm) {
+        touched.add(count);
+      }
+      if (isCartridgePath(pin)) {
+        Run here = firm ? Run.BLOCKED : Run.DOUBTFUL;
+        run = here.compareTo(run) > 0 ? here : run;
+      }
+    }
+  }
+
+  private boolean isCartridgePath(PinRef pin) {
+    if (pin.part().equals(board.deadTest().cartridge())) {
+      return true;
+    }
+    return board
+            .part(pin.part())
+            .map(Part::device)
+            .filter(d -> d.deviceClass().equals("cpu"))
+            .isPresent()
+        && board.kind(pin).reads();
+  }
+
+  @Override
+  public State combine(State one, State other) {
+    Set<Integer> counts = new HashSet<>(one.counts());
+    counts.addAll(other.counts());
+    Run run = one.run().compareTo(other.run()) >= 0 ? one.run() : other.run();
+    return new State(run, counts, one.shared() || other.shared());
+  }
+
+  private static String condition(State state) {
+    if (state.run() == Run.BLOCKED) {
+      return "blocked";
+    }
+    if (state.shared()) {
+      return "shared";
+    }
+    if (state.counts().size() > 1) {
+      return "several chips";
+    }
+    if (state.counts().size() == 1) {
+      return "one chip";
+    }
+    return state.run() == Run.DOUBTFUL ? "doubtful" : "healthy";
+  }
+
+  @Override
+  public double probability(Finding found, State state) {
+    var result = (DeadTestResult) found;
+    String end = result.end().name().toLowerCase(Locale.ROOT);
+    double chance = readings.chance("dead test", condition(state), end);
+    return result.end() == DeadTestEnd.FLASHES ? chance * counts(result.counts(), state) : chance;
+  }
+
+  /**
+   * The chance of a row of counts. A cause inside one memory names, run after run, the right count
+   * or one wrong count; a shared cause wanders. Repeats therefore agree or tell.
+   */
+  private double counts(List<Integer> counts, State state) {
+    String kind =
+        switch (condition(state)) {
+          case "one chip" -> "one chip";
+          case "several chips" -> "several chips";
+          default -> "shared";
+        };
+    double uniform = 1.0 / Math.max(1, allCounts.size());
+    double wander = Math.pow(uniform, counts.size());
+    double anyOne = 0;
+    for (int count : allCounts) {
+      anyOne += uniform * steady(counts, count, uniform);
+    }
+    double right = 0;
+    if (!state.counts().isEmpty() && !kind.equals("shared")) {
+      int first = state.counts().stream().mapToInt(Integer::intValue).min().orElseThrow();
+      right = steady(counts, first, uniform);
+    }
+    return readings.chance("count", kind, "right chip") * right
+        + readings.chance("count", kind, "one other chip") * anyOne
+        + readings.chance("count", kind, "wanders") * wander;
+  }
+
+  private double steady(List<Integer> counts, int expected, double uniform) {
+    double same = readings.chance("count", "repeat", "same");
+    double differs = readings.chance("count", "repeat", "differs");
+    double chance = 1;
+    for (int count : counts) {
+      chance *= (count == expected ? same : 0) + differs * uniform;
+    }
+    return chance;
+  }
+
+  @Override
+  public List<Finding> outcomes() {
+    List<Finding> outcomes = new ArrayList<>();
+    outcomes.add(new DeadTestResult(DeadTestEnd.NONE, List.of()));
+    outcomes.add(new DeadTestResult(DeadTestEnd.PASS, List.of()));
+    for (int count : allCounts.stream().sorted().toList()) {
+      outcomes.add(
+          new DeadTestResult(DeadTestEnd.FLASHES, java.util.Collections.nCopies(runs, count)));
+    }
+    return outcomes;
+  }
+}

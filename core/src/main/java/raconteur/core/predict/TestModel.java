@@ -1,0 +1,32 @@
+package raconteur.core.predict;
+
+import java.util.List;
+import raconteur.core.fault.Fault;
+import raconteur.core.finding.Finding;
+
+/**
+ * How one test comes out, whatever is wrong.
+ *
+ * <p>Effects form a semilattice: {@link #combine} is associative, commutative and idempotent, and
+ * {@link #none} changes nothing. That is what lets the diagnosis weigh all faults with the same
+ * effects at once.
+ *
+ * @param <E> the effects, told apart by equals
+ */
+public interface TestModel<E> {
+
+  /** The effect of faults the test does not meet. */
+  E none();
+
+  /** What one fault alone does to this test. */
+  E effectOf(Fault fault);
+
+  /** What two effects do together. */
+  E combine(E one, E other);
+
+  /** The chance of what was found, given exactly this effect. */
+  double probability(Finding found, E effect);
+
+  /** The outcomes to choose from when the test is still to be made; their chances add up to 1. */
+  List<Finding> outcomes();
+}

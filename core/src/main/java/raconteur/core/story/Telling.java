@@ -1,0 +1,145 @@
+package raconteur.core.story;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import raconteur.core.board.Board;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Mend;
+import raconteur.core.finding.Statement;
+import raconteur.core.finding.Understanding;
+
+/**
+ * A story replayed on its board: what each line means, and what the next line leans on.
+ *
+ * @param lines in order; strikes do not appear, they change what they strike
+ * @param context for the next bench line
+ * @param epoch how many mends there are so far
+ */
+public record Telling(List<Told> lines, BenchContext context, int epoch, Set<String> partsOut) {
+  public Telling {
+    lines = List.copyOf(lines);
+    partsOut = Set.copyOf(partsOut);
+  }
+
+  /** One mend and the epoch it begins. */
+  public record DatedMend(int epoch, Mend mend) {}
+
+  /** One finding that counts, with the state of the board it speaks of. */
+  public record DatedFinding(Entry.Line entry, Finding finding, Moment moment) {}
+
+  /** Replays entries on a board; linear in the number of entries. */
+  public static Telling of(Board board, List<Entry> entries) {
+    return new Replay(board, entries).telling();
+  }
+
+  /** The findings that count, in order. */
+  public List<DatedFinding> findings() {
+    List<DatedFinding> findings = new ArrayList<>();
+    for (Told told : lines) {
+      if (told.meaning() instanceof Told.Counts(Finding finding, Moment moment)) {
+        findings.add(new DatedFinding(told.entry(), finding, moment));
+      }
+    }
+    return findings;
+  }
+
+  /** The mends that count, in order; the n-th begins epoch n. */
+  public List<DatedMend> mends() {
+    List<DatedMend> mends = new ArrayList<>();
+    for (Told told : lines) {
+      if (told.meaning() instanceof Told.Counts(Statement.Mended(Mend mend), _)) {
+        mends.add(new DatedMend(mends.size() + 1, mend));
+      }
+    }
+    return mends;
+  }
+
+  private static final class Replay {
+    private final BenchLine benchLine;
+    private final List<Entry> entries;
+    private final Map<Integer, String> struck = new HashMap<>();
+    private final List<Told> lines = new ArrayList<>();
+    private final Set<String> partsOut = new HashSet<>();
+    private final Map<String, Double> lastOhms = new HashMap<>();
+    private String lastRail = "";
+    private int epoch;
+
+    Replay(Board board, List<Entry> entries) {
+      this.benchLine = new BenchLine(board);
+      this.entries = entries;
+    }
+
+    Telling telling() {
+      for (Entry entry : entries) {
+        if (entry instanceof Entry.Strike strike) {
+          struck.put(strike.struck(), strike.why());
+        }
+      }
+      for (Entry entry : entries) {
+        if (entry instanceof Entry.Line line) {
+          lines.add(new Told(line, meaning(line)));
+        }
+      }
+      return new Telling(lines, context(), epoch, partsOut);
+    }
+
+    private BenchContext context() {
+      return new BenchContext(partsOut, lastOhms, lastRail);
+    }
+
+    private Told.Meaning meaning(Entry.Line line) {
+      if (struck.containsKey(line.number())) {
+        return new Told.Struck(struck.get(line.number()));
+      }
+      return switch (benchLine.understand(line.line(), context())) {
+        case Understanding.Understood understood -> counts(understood.statement());
+        case Understanding.Asked asked -> counts(asked.statement());
+        case Understanding.Unfinished unfinished -> new Told.Unread(unfinished.sentence());
+        case Understanding.Refused refused -> new Told.Unread(refused.sentence());
+      };
+    }
+
+    private Told.Meaning counts(Statement statement) {
+      Optional<Double> before =
+          statement instanceof Finding.PullStep pull
+              ? Optional.ofNullable(lastOhms.get(pull.rail()))
+              : Optional.empty();
+      var counts = new Told.Counts(statement, new Moment(epoch, partsOut, before));
+      switch (statement) {
+        case Statement.Removal removal -> partsOut.add(removal.part());
+        case Statement.Seating seating -> {
+          partsOut.remove(seating.part());
+          lastOhms.clear();
+        }
+        case Statement.Mended mended -> mended(mended.mend());
+        case Finding.RailOhms reading -> railRead(reading.rail(), reading.ohms());
+        case Finding.PullStep pull -> {
+          partsOut.add(pull.part());
+          railRead(pull.rail(), pull.ohmsAfter());
+        }
+        case Finding _, Statement.Remark _, Statement.Found _ -> {}
+      }
+      return counts;
+    }
+
+    private void mended(Mend mend) {
+      epoch++;
+      lastOhms.clear();
+      if (mend instanceof Mend.OfPart part) {
+        partsOut.remove(part.part());
+      }
+    }
+
+    private void railRead(String rail, double ohms) {
+      lastOhms.put(rail, ohms);
+      lastRail = rail;
+    }
+  }
+}
