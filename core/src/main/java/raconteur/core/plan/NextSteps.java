@@ -2,6 +2,7 @@ package raconteur.core.plan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,7 +13,6 @@ import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.diagnose.Suspect;
-import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
@@ -37,12 +37,19 @@ public final class NextSteps {
   private final FaultCatalogue catalogue;
   private final Predictor predictor;
   private final Costs costs;
+  private final List<Place> places;
+  private final int[] placeOfFault;
 
   public NextSteps(Board board, FaultCatalogue catalogue, Predictor predictor, Costs costs) {
     this.board = board;
     this.catalogue = catalogue;
     this.predictor = predictor;
     this.costs = costs;
+    this.places = catalogue.faults().stream().map(f -> f.place().mendable()).distinct().toList();
+    Map<Place, Integer> index = new HashMap<>();
+    places.forEach(place -> index.put(place, index.size()));
+    this.placeOfFault =
+        catalogue.faults().stream().mapToInt(f -> index.get(f.place().mendable())).toArray();
   }
 
   /** A test with what it is worth. */
@@ -119,19 +126,18 @@ public final class NextSteps {
   }
 
   private <E> Scored score(Finding test, TestModel<E> model, Diagnosis diagnosis) {
+    Map<Integer, E> effects = new HashMap<>();
     Map<E, Group> groups = new LinkedHashMap<>();
-    Group all = new Group();
     for (Hypothesis hypothesis : diagnosis.hypotheses()) {
       E effect = model.none();
-      Set<Place> places = new HashSet<>();
-      for (int index : hypothesis.faults()) {
-        Fault fault = catalogue.faults().get(index);
-        effect = model.combine(effect, model.effectOf(fault));
-        places.add(fault.place().mendable());
+      for (int fault : hypothesis.faults()) {
+        E alone = effects.computeIfAbsent(fault, f -> model.effectOf(catalogue.faults().get(f)));
+        effect = model.combine(effect, alone);
       }
-      groups.computeIfAbsent(effect, _ -> new Group()).add(places, hypothesis.probability());
-      all.add(places, hypothesis.probability());
+      groups.computeIfAbsent(effect, _ -> new Group()).add(hypothesis);
     }
+    Group all = new Group();
+    groups.values().forEach(group -> all.add(group, 1));
     double expected = 0;
     List<Told> told = new ArrayList<>();
     for (Finding outcome : model.outcomes()) {
@@ -139,8 +145,8 @@ public final class NextSteps {
       groups.forEach((effect, group) -> after.add(group, model.probability(outcome, effect)));
       double chance = after.weight / all.weight;
       expected += chance * after.entropyBits();
-      Map.Entry<Place, Double> leader = after.leader();
-      told.add(new Told(outcome, chance, leader.getKey(), leader.getValue()));
+      int leader = after.leader();
+      told.add(new Told(outcome, chance, places.get(leader), after.share(leader)));
     }
     double bits = all.entropyBits() - expected;
     return new Scored(
@@ -152,24 +158,32 @@ public final class NextSteps {
   }
 
   /** Hypotheses taken together: their weight, and how much of it accuses each place. */
-  private static final class Group {
-    private final Map<Place, Double> byPlace = new LinkedHashMap<>();
+  private final class Group {
+    private final double[] byPlace = new double[places.size()];
     private double weight;
 
-    void add(Set<Place> places, double probability) {
-      weight += probability;
-      places.forEach(place -> byPlace.merge(place, probability, Double::sum));
+    void add(Hypothesis hypothesis) {
+      weight += hypothesis.probability();
+      for (int i = 0; i < hypothesis.faults().size(); i++) {
+        int place = placeOfFault[hypothesis.faults().get(i)];
+        boolean counted = i > 0 && placeOfFault[hypothesis.faults().get(0)] == place;
+        if (!counted) {
+          byPlace[place] += hypothesis.probability();
+        }
+      }
     }
 
     void add(Group other, double factor) {
       weight += factor * other.weight;
-      other.byPlace.forEach((place, w) -> byPlace.merge(place, factor * w, Double::sum));
+      for (int i = 0; i < byPlace.length; i++) {
+        byPlace[i] += factor * other.byPlace[i];
+      }
     }
 
     /** The sum of the binary entropies of all places. */
     double entropyBits() {
       double sum = 0;
-      for (double w : byPlace.values()) {
+      for (double w : byPlace) {
         double p = w / weight;
         if (p > 0 && p < 1) {
           sum -= (p * Math.log(p) + (1 - p) * Math.log(1 - p)) / Math.log(2);
@@ -178,11 +192,16 @@ public final class NextSteps {
       return sum;
     }
 
-    Map.Entry<Place, Double> leader() {
-      return byPlace.entrySet().stream()
-          .max(Map.Entry.comparingByValue())
-          .map(e -> Map.entry(e.getKey(), e.getValue() / weight))
-          .orElse(Map.entry(new Place.OfPart(""), 0.0));
+    int leader() {
+      int leader = 0;
+      for (int i = 1; i < byPlace.length; i++) {
+        leader = byPlace[i] > byPlace[leader] ? i : leader;
+      }
+      return leader;
+    }
+
+    double share(int place) {
+      return byPlace[place] / weight;
     }
   }
 }
