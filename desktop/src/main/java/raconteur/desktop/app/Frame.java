@@ -1,0 +1,221 @@
+package raconteur.desktop.app;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import raconteur.core.board.Board;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.story.Case;
+import raconteur.desktop.arrive.ArrivePresenter;
+import raconteur.desktop.arrive.ArriveView;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.odds.OddsPresenter;
+import raconteur.desktop.odds.OddsView;
+import raconteur.desktop.shelf.ShelfPresenter;
+import raconteur.desktop.shelf.ShelfView;
+import raconteur.desktop.theme.Theme;
+import raconteur.desktop.trace.TraceView;
+
+/**
+ * The window's frame: the bar with the ways to go, and the view that is shown. Shows itself before
+ * the casebook is open; {@link #open} brings it to life.
+ */
+public final class Frame extends BorderPane {
+  private final FilePicker files;
+  private final HBox bar = new HBox();
+  private final Label caseName = Texts.line("", "case-name");
+  private final List<Button> ways = new ArrayList<>();
+  private Optional<Views> views = Optional.empty();
+  private Optional<TraceView> trace = Optional.empty();
+
+  /** The views that are there as long as the casebook is. */
+  private record Views(Workshop workshop, ShelfView shelf, ArriveView arrive, OddsView odds) {}
+
+  public Frame(FilePicker files) {
+    this.files = files;
+    bar.getStyleClass().add("frame-bar");
+    Label wordmark = Texts.line("Raconteur", "wordmark");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    bar.getChildren().add(wordmark);
+    way("Shelf", "Ctrl+1", this::showShelf);
+    way("Arrive", "Ctrl+2", this::showArrive);
+    way("Trace", "Ctrl+3", this::showTrace);
+    way("Odds", "Ctrl+4", this::showOdds);
+    caseName.setMinWidth(0);
+    bar.getChildren()
+        .addAll(
+            caseName,
+            gap,
+            Texts.button("F10 dim", this::toggleDim, "stage-button"),
+            Texts.button("F1 keys", this::showKeys, "stage-button"));
+    setTop(bar);
+    setCenter(message("Opening the casebook …"));
+  }
+
+  private void way(String name, String key, Runnable go) {
+    Button button = Texts.button(name, go, "stage-button");
+    button.setAccessibleText(name + ", " + key);
+    ways.add(button);
+    bar.getChildren().add(button);
+  }
+
+  /** Binds the window's keys; once it is in a scene. */
+  public void bindKeys() {
+    List<Runnable> go = List.of(this::showShelf, this::showArrive, this::showTrace, this::showOdds);
+    for (int i = 0; i < go.size(); i++) {
+      KeyCode digit = KeyCode.getKeyCode(String.valueOf(i + 1));
+      accelerate(new KeyCodeCombination(digit, KeyCombination.SHORTCUT_DOWN), go.get(i));
+    }
+    accelerate(new KeyCodeCombination(KeyCode.N, KeyCombination.SHORTCUT_DOWN), this::showArrive);
+    accelerate(new KeyCodeCombination(KeyCode.F1), this::showKeys);
+    accelerate(new KeyCodeCombination(KeyCode.F10), this::toggleDim);
+  }
+
+  private void accelerate(KeyCombination keys, Runnable action) {
+    getScene().getAccelerators().put(keys, action);
+  }
+
+  /** Shows the shelf of an opened casebook. */
+  public void open(Workshop workshop) {
+    ShelfView shelf = new ShelfView(new ShelfPresenter(workshop), this::openCase, this::showArrive);
+    ArriveView arrive =
+        new ArriveView(
+            new ArrivePresenter(workshop),
+            this::openCase,
+            () -> files.toRead("Add a board file", "Board files", "*.json"));
+    OddsView odds =
+        new OddsView(
+            new OddsPresenter(workshop),
+            this::openCase,
+            () -> files.toWrite("Export the counts", "odds.csv"));
+    views = Optional.of(new Views(workshop, shelf, arrive, odds));
+    showShelf();
+  }
+
+  /** Says that there is no casebook, and why. */
+  public void refuse(String sentence) {
+    setCenter(message(sentence));
+  }
+
+  private static Node message(String sentence) {
+    VBox page = new VBox(Texts.label(sentence, "heading"));
+    page.getStyleClass().add("view");
+    return page;
+  }
+
+  public void showShelf() {
+    views.ifPresent(
+        v -> {
+          v.shelf().refresh();
+          show(v.shelf(), v.shelf().firstFocus(), 0);
+        });
+  }
+
+  public void showArrive() {
+    views.ifPresent(
+        v -> {
+          v.arrive().begin();
+          v.arrive().setDim(Theme.isDim(this));
+          show(v.arrive(), v.arrive().firstFocus(), 1);
+        });
+  }
+
+  /** Shows the case last taken to the bench, or the shelf to choose one from. */
+  public void showTrace() {
+    trace.ifPresentOrElse(
+        t -> {
+          t.presenter().refresh();
+          t.setDim(Theme.isDim(this));
+          show(t, t.firstFocus(), 2);
+        },
+        this::showShelf);
+  }
+
+  public void showOdds() {
+    views.ifPresent(
+        v -> {
+          v.odds().refresh();
+          v.odds().setDim(Theme.isDim(this));
+          show(v.odds(), v.odds().firstFocus(), 3);
+        });
+  }
+
+  /** Takes a case to the bench. */
+  public void openCase(int number) {
+    if (views.isEmpty()) {
+      return;
+    }
+    Workshop workshop = views.get().workshop();
+    Optional<Case> found = workshop.casebook().find(number);
+    if (found.isEmpty()) {
+      return;
+    }
+    Optional<Board> board = workshop.boards().find(found.get().header().boardId());
+    if (board.isEmpty()) {
+      setCenter(
+          message(
+              "The board file "
+                  + found.get().header().boardId()
+                  + " of case "
+                  + number
+                  + " is not at hand; add it under Arrive, then open the case again."));
+      return;
+    }
+    var header = found.get().header();
+    caseName.setText(
+        header.number() + " · " + board.get().identity().shortName() + " · " + header.owner());
+    trace = Optional.of(new TraceView(workshop, found.get(), board.get(), Theme.isDim(this)));
+    showTrace();
+  }
+
+  /** The case on the bench. */
+  public Optional<TraceView> trace() {
+    return trace;
+  }
+
+  /** Called now and then: takes in what another window has written. */
+  public void refreshFromFile() {
+    trace.ifPresent(t -> t.presenter().refresh());
+    views.filter(v -> getCenter() == v.shelf()).ifPresent(v -> v.shelf().refresh());
+  }
+
+  private void show(Node view, Node focus, int way) {
+    setCenter(view);
+    for (int i = 0; i < ways.size(); i++) {
+      ways.get(i).getStyleClass().remove("here");
+      if (i == way) {
+        ways.get(i).getStyleClass().add("here");
+      }
+    }
+    caseName.setVisible(way == 2);
+    Platform.runLater(focus::requestFocus);
+  }
+
+  private void toggleDim() {
+    boolean dim = !Theme.isDim(this);
+    Theme.setDim(this, dim);
+    trace.ifPresent(t -> t.setDim(dim));
+    views.ifPresent(
+        v -> {
+          v.arrive().setDim(dim);
+          v.odds().setDim(dim);
+        });
+  }
+
+  private void showKeys() {
+    KeysDialog.show(getScene().getWindow(), BenchLine.exampleLines());
+  }
+}

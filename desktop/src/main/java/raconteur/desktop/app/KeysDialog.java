@@ -1,0 +1,44 @@
+package raconteur.desktop.app;
+
+import java.util.List;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonType;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.stage.Window;
+import raconteur.desktop.control.Texts;
+
+/** All keys and one example of every bench line. */
+final class KeysDialog {
+  private static final String[][] KEYS = {
+    {"Ctrl+1 … Ctrl+4", "Shelf, Arrive, Trace, Odds"},
+    {"Ctrl+N", "take a board in"},
+    {"Enter", "on the shelf: take the board to the bench"},
+    {"F2 … F6", "what the next step showed"},
+    {"F7", "another step"},
+    {"F8", "arm's length: the step large enough for two metres"},
+    {"F9", "turn the board over"},
+    {"F10", "dim workshop, or light"},
+    {"Tab", "in the bench line: complete the word"},
+    {"Esc", "back to the bench line"},
+    {"Delete", "in the story: strike the chosen line"},
+  };
+
+  private KeysDialog() {}
+
+  static void show(Window owner, List<String> exampleLines) {
+    GridPane keys = new GridPane(16, 4);
+    for (int i = 0; i < KEYS.length; i++) {
+      keys.addRow(i, Texts.line(KEYS[i][0], "key"), Texts.line(KEYS[i][1]));
+    }
+    VBox lines = new VBox(4, Texts.line("Bench lines, for example", "heading"));
+    exampleLines.forEach(l -> lines.getChildren().add(Texts.line(l, "figures")));
+    VBox left = new VBox(4, Texts.line("Keys", "heading"), keys);
+    Alert dialog = new Alert(Alert.AlertType.NONE, "", ButtonType.CLOSE);
+    dialog.initOwner(owner);
+    dialog.setTitle("Keys and bench lines");
+    dialog.getDialogPane().setContent(new HBox(36, left, lines));
+    dialog.showAndWait();
+  }
+}

@@ -1,0 +1,129 @@
+package raconteur.desktop.app;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+import raconteur.casebook.store.Outcome;
+import raconteur.desktop.theme.Theme;
+
+/** Draws every main view to PNG files, at 1280 × 800, with everything worked out. */
+public final class Pictures {
+  private static final int CASE_TO_SHOW = 13;
+
+  private final Path folder;
+  private final PrintWriter out;
+  private final Frame frame;
+  private final Scene scene;
+
+  private Pictures(Path folder, PrintWriter out, Frame frame, Scene scene) {
+    this.folder = folder;
+    this.out = out;
+    this.frame = frame;
+    this.scene = scene;
+  }
+
+  /** Draws all pictures; false where something was refused. */
+  public static boolean draw(LaunchPlan plan, Path folder, PrintWriter out, PrintWriter err)
+      throws IOException {
+    Files.createDirectories(folder);
+    AtomicReference<String> refusal = new AtomicReference<>("");
+    CountDownLatch done = new CountDownLatch(1);
+    Platform.startup(
+        () -> {
+          try {
+            refusal.set(drawAll(plan, folder, out));
+          } catch (IOException e) {
+            refusal.set("The pictures cannot be written to " + folder + ".");
+          } finally {
+            done.countDown();
+          }
+        });
+    try {
+      done.await();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+    Platform.exit();
+    if (!refusal.get().isEmpty()) {
+      err.println(refusal.get());
+    }
+    return refusal.get().isEmpty();
+  }
+
+  private static String drawAll(LaunchPlan plan, Path folder, PrintWriter out) throws IOException {
+    Theme.prepare();
+    return switch (RaconteurApp.workshop(plan, Runnable::run, Runnable::run)) {
+      case Outcome.Failed<Workshop> failed -> failed.sentence();
+      case Outcome.Done<Workshop>(Workshop workshop) -> {
+        Stage stage = new Stage();
+        Frame frame = new Frame(FilePicker.dialogs(stage));
+        Scene scene = new Scene(frame, 1280, 800);
+        Theme.dress(scene);
+        stage.setScene(scene);
+        stage.setX(0);
+        stage.setY(0);
+        stage.show();
+        frame.open(workshop);
+        new Pictures(folder, out, frame, scene).drawViews(workshop);
+        workshop.casebook().close();
+        stage.close();
+        yield "";
+      }
+    };
+  }
+
+  private void drawViews(Workshop workshop) throws IOException {
+    frame.showShelf();
+    draw("shelf");
+    frame.showArrive();
+    draw("arrive");
+    frame.showOdds();
+    draw("odds");
+    int shown =
+        workshop.casebook().find(CASE_TO_SHOW).isPresent()
+            ? CASE_TO_SHOW
+            : workshop.casebook().nextNumber() - 1;
+    frame.openCase(shown);
+    if (frame.trace().isPresent()) {
+      draw("trace");
+      press(javafx.scene.input.KeyCode.F9);
+      draw("trace-underside");
+      press(javafx.scene.input.KeyCode.F9);
+      press(javafx.scene.input.KeyCode.F8);
+      draw("arms-length");
+      press(javafx.scene.input.KeyCode.F8);
+      Theme.setDim(frame, true);
+      frame.trace().get().setDim(true);
+      draw("trace-dim");
+    }
+  }
+
+  private void press(javafx.scene.input.KeyCode key) {
+    var event =
+        new javafx.scene.input.KeyEvent(
+            javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false);
+    javafx.event.Event.fireEvent(frame.trace().orElseThrow(), event);
+  }
+
+  private void draw(String name) throws IOException {
+    // Twice: lists make their cells in the first pass and know their heights in the second.
+    for (int i = 0; i < 2; i++) {
+      frame.applyCss();
+      frame.layout();
+      scene.snapshot(null);
+    }
+    var image = scene.snapshot(null);
+    Path file = folder.resolve(name + ".png");
+    ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file.toFile());
+    out.println(file);
+    out.flush();
+  }
+}

@@ -1,0 +1,227 @@
+package raconteur.desktop.arrive;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.IntConsumer;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import raconteur.core.board.Board;
+import raconteur.core.board.Rail;
+import raconteur.core.board.SymptomCard;
+import raconteur.core.board.UsualSuspect;
+import raconteur.core.finding.Quantities;
+import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Texts;
+
+/** Takes a board in: number, revision, owner, complaint, and the first thing it shows. */
+public final class ArriveView extends VBox {
+  private final ArrivePresenter presenter;
+  private final IntConsumer onOpened;
+  private final TextField number = new TextField();
+  private final ChoiceBox<Board> board = new ChoiceBox<>();
+  private final TextField owner = new TextField();
+  private final TextArea complaint = new TextArea();
+  private final ChoiceBox<Optional<SymptomCard>> symptom = new ChoiceBox<>();
+  private final Label notice = Texts.label("", "notice");
+  private final Label facts = Texts.label("");
+  private final BoardMap map = new BoardMap();
+
+  /**
+   * @param onOpened takes the new case to the bench
+   * @param pickFile asks for a board file
+   */
+  public ArriveView(
+      ArrivePresenter presenter, IntConsumer onOpened, Supplier<Optional<Path>> pickFile) {
+    this.presenter = presenter;
+    this.onOpened = onOpened;
+    getStyleClass().add("view");
+    board.setId("board");
+    board.setConverter(shown(b -> b.identity().title()));
+    board
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((observed, before, chosen) -> chosen(chosen));
+    symptom.setConverter(shown(s -> s.map(SymptomCard::title).orElse("not seen yet")));
+    number.setId("number");
+    number.setPrefColumnCount(8);
+    number.setMaxWidth(140);
+    owner.setId("owner");
+    owner.setPromptText("a museum, a club, a customer");
+    complaint.setId("complaint");
+    complaint.setPromptText("what the owner says it does");
+    complaint.setPrefRowCount(3);
+    complaint.setWrapText(true);
+    complaint.addEventFilter(
+        javafx.scene.input.KeyEvent.KEY_PRESSED,
+        e -> {
+          if (e.getCode() == javafx.scene.input.KeyCode.TAB && !e.isShiftDown()) {
+            symptom.requestFocus();
+            e.consume();
+          }
+        });
+    notice.setVisible(false);
+    notice.managedProperty().bind(notice.visibleProperty());
+    VBox form = new VBox(12, grid(), buttons(pickFile), notice, facts);
+    form.setPrefWidth(520);
+    form.setMinWidth(440);
+    StackPane sheet = new StackPane(map);
+    sheet.getStyleClass().add("sheet");
+    HBox.setHgrow(sheet, Priority.ALWAYS);
+    HBox body = new HBox(20, form, sheet);
+    VBox.setVgrow(body, Priority.ALWAYS);
+    getChildren().addAll(Texts.line("Arrive", "title"), body);
+  }
+
+  private GridPane grid() {
+    GridPane grid = new GridPane(12, 10);
+    List<Node> fields = List.of(number, board, owner, complaint, symptom);
+    List<String> names =
+        List.of("Number on the board", "Board and revision", "Owner", "Complaint", "It shows");
+    for (int i = 0; i < fields.size(); i++) {
+      Label name = Texts.line(names.get(i));
+      name.setLabelFor(fields.get(i));
+      grid.addRow(i, name, fields.get(i));
+      GridPane.setHgrow(fields.get(i), Priority.ALWAYS);
+    }
+    board.setMaxWidth(Double.MAX_VALUE);
+    symptom.setMaxWidth(Double.MAX_VALUE);
+    return grid;
+  }
+
+  private HBox buttons(Supplier<Optional<Path>> pickFile) {
+    var open = Texts.button("Open the case", this::open, "main-button");
+    open.setDefaultButton(true);
+    return new HBox(
+        10,
+        open,
+        Texts.button(
+            "Add a board file …", () -> pickFile.get().ifPresent(this::addBoard), "plain-button"));
+  }
+
+  private static <T> StringConverter<T> shown(java.util.function.Function<T, String> words) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(T value) {
+        return value == null ? "" : words.apply(value);
+      }
+
+      @Override
+      public T fromString(String text) {
+        throw new UnsupportedOperationException("a choice is never typed");
+      }
+    };
+  }
+
+  /** Empties the form for the next board. */
+  public void begin() {
+    number.setText(String.valueOf(presenter.nextNumber()));
+    board.getItems().setAll(presenter.boards());
+    board.getSelectionModel().selectFirst();
+    owner.clear();
+    complaint.clear();
+    say(presenter.boardIssues());
+  }
+
+  private void say(String sentence) {
+    notice.setText(sentence);
+    notice.setVisible(!sentence.isEmpty());
+  }
+
+  private void chosen(Board chosen) {
+    if (chosen == null) {
+      return;
+    }
+    map.setBoard(chosen);
+    facts.setText(describe(chosen));
+    symptom.getItems().clear();
+    symptom.getItems().add(Optional.empty());
+    chosen.symptoms().forEach(card -> symptom.getItems().add(Optional.of(card)));
+    symptom.getSelectionModel().selectFirst();
+  }
+
+  private static String describe(Board board) {
+    long pins = board.nets().stream().mapToLong(n -> n.path().size()).sum();
+    String rails =
+        board.rails().stream()
+            .map(r -> r.name() + " (" + good(r) + ")")
+            .collect(Collectors.joining(", "));
+    String usual =
+        board.usualSuspects().stream().map(ArriveView::usual).collect(Collectors.joining("\n"));
+    return "Known to the depth of "
+        + board.depth().word()
+        + ": "
+        + board.depth().meaning()
+        + ".\nAssembly "
+        + board.identity().assembly()
+        + ", "
+        + board.parts().size()
+        + " parts, "
+        + board.nets().size()
+        + " nets, "
+        + pins
+        + " pins in them.\nFlash table with "
+        + board.deadTest().flashes().size()
+        + " counts, "
+        + board.symptoms().size()
+        + " symptom cards.\nRails: "
+        + rails
+        + ".\nUsual suspects:\n"
+        + usual;
+  }
+
+  private static String good(Rail rail) {
+    return Quantities.volts(rail.lowestGoodVolts())
+        + " to "
+        + Quantities.volts(rail.highestGoodVolts());
+  }
+
+  private static String usual(UsualSuspect suspect) {
+    return "   " + suspect.part() + ": " + suspect.origin();
+  }
+
+  private void addBoard(Path file) {
+    String report = presenter.addBoard(file);
+    if (report.isEmpty()) {
+      board.getItems().setAll(presenter.boards());
+      board.getSelectionModel().selectLast();
+    }
+    say(report);
+  }
+
+  private void open() {
+    var intake =
+        presenter.open(
+            number.getText(),
+            Optional.ofNullable(board.getValue()),
+            owner.getText(),
+            complaint.getText(),
+            Optional.ofNullable(symptom.getValue())
+                .flatMap(s -> s)
+                .map(SymptomCard::id)
+                .orElse(""));
+    switch (intake) {
+      case ArrivePresenter.Refused refused -> say(refused.sentence());
+      case ArrivePresenter.Opened opened -> onOpened.accept(opened.number());
+    }
+  }
+
+  public void setDim(boolean dim) {
+    map.setDim(dim);
+  }
+
+  public Node firstFocus() {
+    return owner;
+  }
+}

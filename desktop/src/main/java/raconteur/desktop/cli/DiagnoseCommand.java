@@ -1,0 +1,107 @@
+package raconteur.desktop.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.casebook.report.DiagnosisReport;
+import raconteur.core.board.Board;
+import raconteur.core.data.Issue;
+import raconteur.core.data.Loaded;
+import raconteur.core.fault.History;
+import raconteur.core.plan.Advisor;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseFiles;
+
+/** {@code raconteur diagnose}: suspects, weights, what is cleared and next steps of a case file. */
+@Command(
+    name = "diagnose",
+    description = "Print suspects, weights, what is cleared and next steps of a case.",
+    mixinStandardHelpOptions = true)
+final class DiagnoseCommand implements Callable<Integer> {
+  @Spec private @Nullable CommandSpec spec;
+
+  @Option(names = "--board", required = true, paramLabel = "FILE", description = "A board file.")
+  private Path board = Path.of("");
+
+  @Option(names = "--case", required = true, paramLabel = "FILE", description = "A case file.")
+  private Path caseFile = Path.of("");
+
+  @Option(names = "--json", description = "Print JSON in place of text.")
+  private boolean json;
+
+  @Option(
+      names = "--k",
+      paramLabel = "N",
+      defaultValue = "2",
+      description = "Largest number of faults in one hypothesis, 1 to 3 (default 2).")
+  private int largest;
+
+  @Override
+  public Integer call() {
+    CommandSpec known = java.util.Objects.requireNonNull(spec);
+    PrintWriter out = known.commandLine().getOut();
+    PrintWriter err = known.commandLine().getErr();
+    if (largest < 1 || largest > 3) {
+      err.println("--k takes 1, 2 or 3, not " + largest + ".");
+      return 2;
+    }
+    return switch (BoardShelf.read(board)) {
+      case Loaded.Refused<Board> refused -> refuse(err, refused.summary());
+      case Loaded.Ok<Board>(Board read) ->
+          switch (readCase()) {
+            case Loaded.Refused<Case> refused -> refuse(err, refused.summary());
+            case Loaded.Ok<Case>(Case told) -> diagnose(read, told, out, err);
+          };
+    };
+  }
+
+  private int diagnose(Board read, Case told, PrintWriter out, PrintWriter err) {
+    if (!told.header().boardId().equals(read.identity().id())) {
+      return refuse(
+          err,
+          "the case is told on board "
+              + told.header().boardId()
+              + ", the board file is "
+              + read.identity().id()
+              + "; give the file of that board.");
+    }
+    Advisor advisor = new Advisor(read, History.NONE, largest);
+    Advisor.Advice advice = advisor.advise(told.entries());
+    var report = new DiagnosisReport(read, advice, advisor.nextSteps(advice));
+    out.print(json ? report.json() : report.text());
+    out.flush();
+    return 0;
+  }
+
+  private Loaded<Case> readCase() {
+    String name = caseFile.toString();
+    try {
+      if (Files.size(caseFile) > BoardShelf.LARGEST_BYTES) {
+        return refused(name, "the file is larger than 64 MB");
+      }
+      return CaseFiles.read(name, new String(Files.readAllBytes(caseFile), StandardCharsets.UTF_8));
+    } catch (IOException e) {
+      return refused(name, "the file cannot be read");
+    }
+  }
+
+  private static Loaded<Case> refused(String name, String reason) {
+    return new Loaded.Refused<>(List.of(new Issue(name, 0, 0, "", reason)));
+  }
+
+  private static int refuse(PrintWriter err, String why) {
+    err.println(why);
+    err.flush();
+    return 1;
+  }
+}

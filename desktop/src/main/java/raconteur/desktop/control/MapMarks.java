@@ -1,0 +1,49 @@
+package raconteur.desktop.control;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import raconteur.core.board.PinRef;
+
+/**
+ * What is drawn onto a board.
+ *
+ * @param suspicion part to the chance that it is bad, 0 to 1
+ * @param cleared parts the findings speak for
+ * @param mended parts that were worked on
+ * @param out parts that are out of their sockets
+ * @param tracks stretches of copper that may be broken
+ * @param stepPart where the next step is, empty for nowhere
+ * @param stepPins which pins it needs
+ * @param chosen the part looked at now, empty for none
+ */
+public record MapMarks(
+    Map<String, Double> suspicion,
+    Set<String> cleared,
+    Set<String> mended,
+    Set<String> out,
+    List<Track> tracks,
+    String stepPart,
+    List<PinRef> stepPins,
+    String chosen) {
+  /** A bare board. */
+  public static final MapMarks NONE =
+      new MapMarks(Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "");
+
+  public MapMarks {
+    suspicion = Map.copyOf(suspicion);
+    cleared = Set.copyOf(cleared);
+    mended = Set.copyOf(mended);
+    out = Set.copyOf(out);
+    tracks = List.copyOf(tracks);
+    stepPins = List.copyOf(stepPins);
+  }
+
+  /** A stretch of a net between two of its pins, with the chance that it is broken. */
+  public record Track(String net, PinRef from, PinRef to, double suspicion) {}
+
+  /** The same with another part looked at. */
+  public MapMarks choosing(String part) {
+    return new MapMarks(suspicion, cleared, mended, out, tracks, stepPart, stepPins, part);
+  }
+}

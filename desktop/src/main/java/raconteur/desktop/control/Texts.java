@@ -1,0 +1,32 @@
+package raconteur.desktop.control;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+
+/** Labels and buttons with their style classes. */
+public final class Texts {
+  private Texts() {}
+
+  /** A label that wraps. */
+  public static Label label(String text, String... styleClasses) {
+    Label label = new Label(text);
+    label.setWrapText(true);
+    label.getStyleClass().addAll(styleClasses);
+    return label;
+  }
+
+  /** A label of one line. */
+  public static Label line(String text, String... styleClasses) {
+    Label label = label(text, styleClasses);
+    label.setWrapText(false);
+    label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    return label;
+  }
+
+  public static Button button(String text, Runnable action, String... styleClasses) {
+    Button button = new Button(text);
+    button.getStyleClass().addAll(styleClasses);
+    button.setOnAction(e -> action.run());
+    return button;
+  }
+}

@@ -1,0 +1,143 @@
+package raconteur.desktop.trace;
+
+import java.util.List;
+import java.util.Locale;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import raconteur.core.board.Board;
+import raconteur.core.board.UsualSuspect;
+import raconteur.core.diagnose.Diagnosis;
+import raconteur.core.diagnose.Doubt;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.diagnose.Weight;
+import raconteur.core.fault.Place;
+import raconteur.core.plan.PlaceWords;
+import raconteur.desktop.control.Texts;
+
+/** Why one suspect stands where it stands, what is cleared, and which findings to take again. */
+final class ReasonsPane extends ScrollPane {
+  private static final double SAYS_SOMETHING_DECIBANS = 0.5;
+  private static final int MOST_CLEARED = 14;
+
+  private final VBox lines = new VBox();
+
+  ReasonsPane() {
+    lines.getStyleClass().add("reasons");
+    setContent(lines);
+    setFitToWidth(true);
+    getStyleClass().addAll("sheet", "reasons-pane");
+    setAccessibleText("Reasons");
+  }
+
+  void show(Board board, Diagnosis diagnosis, Suspect suspect) {
+    lines
+        .getChildren()
+        .setAll(Texts.label("Why " + PlaceWords.shortly(suspect.place()), "heading"));
+    row(
+        String.format(Locale.ROOT, "%+.1f dB", Suspect.decibans(suspect.prior())),
+        "before any reading: " + Percent.of(suspect.prior()) + origin(board, suspect),
+        "figures");
+    for (Weight weight : suspect.weights()) {
+      if (Math.abs(weight.decibans()) >= SAYS_SOMETHING_DECIBANS) {
+        row(
+            String.format(Locale.ROOT, "%+.1f dB", weight.decibans()),
+            weight.finding().entry().line() + ": " + weight.words(),
+            weight.decibans() > 0 ? "weight-for" : "weight-against");
+      }
+    }
+    row(
+        String.format(Locale.ROOT, "%+.1f dB", Suspect.decibans(suspect.probability())),
+        "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
+        "figures");
+    doubts(diagnosis.doubts());
+    cleared(diagnosis.cleared());
+    lines
+        .getChildren()
+        .add(
+            Texts.label(
+                String.format(
+                    Locale.ROOT,
+                    "Weighed: %.1f %% of all sets of up to %d faults.",
+                    Math.floor(diagnosis.weighed() * 1000) / 10,
+                    diagnosis.largestHypothesis()),
+                "faint"));
+  }
+
+  private void row(String figure, String words, String styleClass) {
+    Label left = Texts.line(figure, styleClass);
+    left.setMinWidth(86);
+    left.setAlignment(Pos.TOP_RIGHT);
+    Label right = Texts.label(words);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    HBox row = new HBox(10, left, right);
+    row.setAlignment(Pos.TOP_LEFT);
+    lines.getChildren().add(row);
+  }
+
+  private static String origin(Board board, Suspect suspect) {
+    String usual =
+        suspect.place() instanceof Place.OfPart(String part)
+            ? board
+                .usualSuspect(part)
+                .map(UsualSuspect::origin)
+                .map(o -> "; usual suspect (" + o + ")")
+                .orElse("")
+            : "";
+    return " (common practice and counts of this revision" + usual + ")";
+  }
+
+  private static String clearing(Suspect suspect) {
+    return switch (suspect.place()) {
+      case Place.OfPart _, Place.Load _, Place.Output _ ->
+          "A pass in the tester, or a good part that changes nothing, would speak for it.";
+      case Place.Segment s -> "Continuity from " + s.from() + " to " + s.to() + " would clear it.";
+      case Place.Bridge b ->
+          "No continuity between " + b.one() + " and " + b.other() + " would clear it.";
+    };
+  }
+
+  private void doubts(List<Doubt> doubts) {
+    for (Doubt doubt : doubts) {
+      lines
+          .getChildren()
+          .add(
+              Texts.label(
+                  "? Take “"
+                      + doubt.finding().entry().line()
+                      + "” again: it fits badly with the rest.",
+                  "step-caution"));
+    }
+  }
+
+  private void cleared(List<Suspect> cleared) {
+    if (!cleared.isEmpty()) {
+      String names =
+          String.join(
+              ", ",
+              cleared.stream()
+                  .limit(MOST_CLEARED)
+                  .map(s -> PlaceWords.shortly(s.place()))
+                  .toList());
+      String more =
+          cleared.size() > MOST_CLEARED ? " and " + (cleared.size() - MOST_CLEARED) + " more" : "";
+      Weight best =
+          cleared.getFirst().weights().stream()
+              .min((a, b) -> Double.compare(a.decibans(), b.decibans()))
+              .orElseThrow();
+      lines
+          .getChildren()
+          .add(
+              Texts.label(
+                  "✓ Cleared: "
+                      + names
+                      + more
+                      + "; the first by “"
+                      + best.finding().entry().line()
+                      + "”."));
+    }
+  }
+}

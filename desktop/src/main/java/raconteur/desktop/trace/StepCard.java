@@ -1,0 +1,128 @@
+package raconteur.desktop.trace;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import raconteur.core.plan.Step;
+import raconteur.desktop.control.Texts;
+
+/**
+ * The proposed step, large, with one key an outcome: F2 for the first, F3 for the second, and so
+ * on.
+ */
+final class StepCard extends VBox {
+  private static final int MOST_OUTCOMES = 5;
+
+  private final Consumer<Step.Outcome> onOutcome;
+  private final Runnable onOther;
+
+  StepCard(Consumer<Step.Outcome> onOutcome, Runnable onOther) {
+    this.onOutcome = onOutcome;
+    this.onOther = onOther;
+    getStyleClass().add("step-card");
+  }
+
+  void show(TraceState state) {
+    Optional<Step> step = state.shownStep();
+    getChildren().setAll(head(state));
+    step.ifPresentOrElse(this::fill, () -> getChildren().add(waiting(state)));
+  }
+
+  private HBox head(TraceState state) {
+    Label heading = Texts.line("Next step", "faint");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox head = new HBox(8, heading, gap);
+    head.setAlignment(Pos.CENTER_LEFT);
+    if (state.thinking()) {
+      head.getChildren().add(Texts.line("working it out …", "faint"));
+    } else if (state.steps().size() > 1) {
+      String which = (state.step() + 1) + " of " + state.steps().size();
+      Button other = Texts.button("F7 another · " + which, onOther, "plain-button");
+      other.setFocusTraversable(true);
+      head.getChildren().add(other);
+    }
+    return head;
+  }
+
+  private static Label waiting(TraceState state) {
+    return Texts.label(
+        state.thinking()
+            ? "Weighing the story …"
+            : "Nothing more to propose: no test at hand would tell anything about what is left.");
+  }
+
+  private void fill(Step step) {
+    Label title = Texts.label(step.title(), "step-title");
+    Label cost =
+        Texts.line(
+            step.riskMinutes() > 0.05
+                ? String.format(
+                    Locale.ROOT, "%.1f min + %.1f min risk", step.minutes(), step.riskMinutes())
+                : String.format(Locale.ROOT, "%.1f min", step.minutes()),
+            "step-cost");
+    HBox.setHgrow(title, Priority.ALWAYS);
+    title.setMaxWidth(Double.MAX_VALUE);
+    HBox first = new HBox(10, title, cost);
+    first.setAlignment(Pos.TOP_LEFT);
+    getChildren().add(first);
+    getChildren().add(Texts.label(step.setUp()));
+    if (!step.caution().isEmpty()) {
+      getChildren().add(Texts.label("⚠ " + step.caution(), "step-caution"));
+    }
+    getChildren().add(outcomes(step));
+    getChildren().add(Texts.label(step.why(), "faint"));
+  }
+
+  private VBox outcomes(Step step) {
+    VBox rows = new VBox(3);
+    List<Step.Outcome> shown = shownOutcomes(step);
+    for (int i = 0; i < shown.size(); i++) {
+      rows.getChildren().add(row(shown.get(i), "F" + (i + 2)));
+    }
+    return rows;
+  }
+
+  /** The likeliest outcomes, in the step's own order. */
+  static List<Step.Outcome> shownOutcomes(Step step) {
+    List<Step.Outcome> likeliest =
+        step.outcomes().stream()
+            .sorted((a, b) -> Double.compare(b.chance(), a.chance()))
+            .limit(MOST_OUTCOMES)
+            .toList();
+    return step.outcomes().stream().filter(likeliest::contains).toList();
+  }
+
+  private Button row(Step.Outcome outcome, String key) {
+    Label keyLabel = Texts.line(key, "key");
+    Label word = Texts.line(outcome.word(), "outcome-word");
+    Label chance = Texts.line(String.format("%4s", Percent.of(outcome.chance())), "key");
+    Label meaning = Texts.line(outcome.meaning(), "outcome-meaning");
+    meaning.setMinWidth(0);
+    keyLabel.setMinWidth(24);
+    word.setMinWidth(82);
+    chance.setMinWidth(58);
+    HBox content = new HBox(6, keyLabel, word, chance, meaning);
+    content.setAlignment(Pos.CENTER_LEFT);
+    Button row = new Button("", content);
+    row.setAccessibleText(outcome.word() + ", " + outcome.meaning());
+    row.getStyleClass().add("outcome");
+    row.setMaxWidth(Double.MAX_VALUE);
+    row.setOnAction(e -> onOutcome.accept(outcome));
+    return row;
+  }
+
+  /** The outcome behind a function key, 0 for F2. */
+  static Optional<Step.Outcome> outcome(Step step, int index) {
+    List<Step.Outcome> shown = shownOutcomes(step);
+    return index < shown.size() ? Optional.of(shown.get(index)) : Optional.empty();
+  }
+}

@@ -1,0 +1,285 @@
+package raconteur.desktop.trace;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import raconteur.casebook.store.Outcome;
+import raconteur.core.board.Board;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Statement;
+import raconteur.core.finding.Understanding;
+import raconteur.core.plan.Advisor;
+import raconteur.core.plan.PlaceWords;
+import raconteur.core.plan.Step;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseState;
+import raconteur.core.story.Entry;
+import raconteur.core.story.Telling;
+import raconteur.desktop.app.Workshop;
+
+/**
+ * One case being traced. Entering a line saves it first and then has the odds worked out away from
+ * the window; an answer that was overtaken by a newer entry is thrown away. Without the toolkit.
+ */
+public final class TracePresenter {
+  private final Workshop workshop;
+  private final Consumer<TraceState> listener;
+  private final BenchLine benchLine;
+  private final Board board;
+  private final AtomicInteger asked = new AtomicInteger();
+  private Optional<Advisor> advisor = Optional.empty();
+  private List<Entry> entries;
+  private Telling telling;
+  private TraceState state;
+  private String question = "";
+
+  /**
+   * @param listener told of every new state, on the window's thread
+   */
+  public TracePresenter(
+      Workshop workshop, Case traced, Board board, Consumer<TraceState> listener) {
+    this.workshop = workshop;
+    this.listener = listener;
+    this.board = board;
+    this.benchLine = new BenchLine(board);
+    this.entries = traced.entries();
+    this.telling = Telling.of(board, entries);
+    this.state = new TraceState(traced.header(), board, Optional.empty(), List.of(), 0, true, "");
+  }
+
+  public TraceState state() {
+    return state;
+  }
+
+  /** The story as told so far, at once, before anything is worked out. */
+  public Telling telling() {
+    return telling;
+  }
+
+  /** Works out what the story says. */
+  public void start() {
+    workOut("");
+  }
+
+  /** How the line is understood while it is typed. */
+  public Understanding listen(String line) {
+    return benchLine.understand(line, context());
+  }
+
+  /** What the last word could become. */
+  public List<String> offers(String line) {
+    return benchLine.complete(line, context());
+  }
+
+  private BenchContext context() {
+    return telling.context();
+  }
+
+  /** Takes a line: keeps it, asks back once where it is odd, or refuses it. */
+  public TraceState.Entered enter(String line) {
+    return switch (listen(line)) {
+      case Understanding.Understood understood -> keep(understood.statement());
+      case Understanding.Asked asking when question.equals(line) -> keep(asking.statement());
+      case Understanding.Asked asking -> {
+        question = line;
+        yield new TraceState.Questioned(asking.sentence());
+      }
+      case Understanding.Unfinished unfinished -> TraceState.rejected(unfinished);
+      case Understanding.Refused refused -> TraceState.rejected(refused);
+    };
+  }
+
+  private TraceState.Entered keep(Statement statement) {
+    question = "";
+    return switch (workshop.casebook().append(state.header().number(), statement.line())) {
+      case Outcome.Failed<Entry> failed -> new TraceState.Rejected(failed.sentence());
+      case Outcome.Done<Entry>(Entry entry) -> {
+        added(entry, statement.line());
+        yield new TraceState.Kept("Kept as entry " + entry.number() + ".");
+      }
+    };
+  }
+
+  /** Strikes a line; the reason is kept with it. */
+  public TraceState.Entered strike(int number, String why) {
+    boolean there =
+        telling.lines().stream()
+            .anyMatch(
+                t ->
+                    t.entry().number() == number
+                        && !(t.meaning() instanceof raconteur.core.story.Told.Struck));
+    if (!there) {
+      return new TraceState.Rejected("There is no line " + number + " to strike.");
+    }
+    if (why.isBlank()) {
+      return new TraceState.Rejected("Say in a few words why the line is struck.");
+    }
+    return switch (workshop.casebook().strike(state.header().number(), number, why.strip())) {
+      case Outcome.Failed<Entry> failed -> new TraceState.Rejected(failed.sentence());
+      case Outcome.Done<Entry>(Entry entry) -> {
+        added(entry, "the strike");
+        yield new TraceState.Kept("Line " + number + " is struck.");
+      }
+    };
+  }
+
+  private void added(Entry entry, String cause) {
+    int number = state.header().number();
+    // Another window may have written meanwhile: the file, not our copy, is the story.
+    entries = workshop.casebook().find(number).map(Case::entries).orElse(entries);
+    if (entries.isEmpty()) {
+      entries = List.of(entry);
+    }
+    telling = Telling.of(board, entries);
+    workOut(cause);
+  }
+
+  /** Takes in what another window has written. */
+  public void refresh() {
+    workshop
+        .casebook()
+        .find(state.header().number())
+        .filter(c -> !c.entries().equals(entries))
+        .ifPresent(
+            c -> {
+              entries = c.entries();
+              telling = Telling.of(board, entries);
+              workOut("");
+            });
+  }
+
+  /** Shows the next of the suggested steps large. */
+  public void showNextSuggestion() {
+    if (!state.steps().isEmpty()) {
+      int next = (state.step() + 1) % state.steps().size();
+      publish(
+          new TraceState(
+              state.header(),
+              board,
+              state.advice(),
+              state.steps(),
+              next,
+              state.thinking(),
+              state.news()));
+    }
+  }
+
+  /** Moves the case on the shelf; a sentence where that failed, else empty. */
+  public String move(CaseState to) {
+    return switch (workshop.casebook().move(state.header().number(), to)) {
+      case Outcome.Failed<CaseState> failed -> failed.sentence();
+      case Outcome.Done<CaseState> _ -> {
+        publish(
+            new TraceState(
+                state.header().in(to),
+                board,
+                state.advice(),
+                state.steps(),
+                state.step(),
+                state.thinking(),
+                state.news()));
+        yield "";
+      }
+    };
+  }
+
+  private void workOut(String cause) {
+    int mine = asked.incrementAndGet();
+    List<Entry> story = List.copyOf(entries);
+    Optional<Advisor.Advice> before = state.advice();
+    publish(
+        new TraceState(
+            state.header(), board, before, state.steps(), state.step(), true, state.news()));
+    workshop.worker().execute(() -> think(mine, story, before, cause));
+  }
+
+  /** Runs away from the window; only the worker touches the advisor. */
+  private void think(int mine, List<Entry> story, Optional<Advisor.Advice> before, String cause) {
+    if (mine != asked.get()) {
+      return;
+    }
+    Advisor mind =
+        advisor.orElseGet(
+            () -> new Advisor(board, workshop.tally(board), Advisor.USUAL_LARGEST_HYPOTHESIS));
+    advisor = Optional.of(mind);
+    Advisor.Advice advice = mind.advise(story);
+    String news = cause.isEmpty() ? "" : News.tell(before, advice);
+    show(mine, advice, List.of(), true, news);
+    if (mine == asked.get()) {
+      show(mine, advice, mind.nextSteps(advice), false, news);
+    }
+  }
+
+  private void show(
+      int mine, Advisor.Advice advice, List<Step> steps, boolean thinking, String news) {
+    workshop
+        .window()
+        .execute(
+            () -> {
+              if (mine == asked.get()) {
+                List<Step> shown = thinking ? state.steps() : steps;
+                publish(
+                    new TraceState(
+                        state.header(), board, Optional.of(advice), shown, 0, thinking, news));
+              }
+            });
+  }
+
+  private void publish(TraceState next) {
+    state = next;
+    listener.accept(next);
+  }
+
+  /** What an entry changed, in one sentence. */
+  static final class News {
+    private static final double WORTH_TELLING_DECIBANS = 3;
+
+    private News() {}
+
+    static String tell(Optional<Advisor.Advice> before, Advisor.Advice after) {
+      List<Suspect> suspects = after.diagnosis().suspects();
+      if (suspects.isEmpty()) {
+        return "Nothing stands out as suspected any more.";
+      }
+      Suspect leader = suspects.getFirst();
+      List<String> parts = new ArrayList<>();
+      List<String> cleared = newlyCleared(before, after);
+      if (!cleared.isEmpty()) {
+        parts.add("speaks for " + String.join(", ", cleared));
+      }
+      parts.add(
+          "puts " + Percent.of(leader.probability()) + " on " + PlaceWords.shortly(leader.place()));
+      boolean moved =
+          before.isEmpty()
+              || Math.abs(shift(before.get(), leader)) > WORTH_TELLING_DECIBANS
+              || !cleared.isEmpty();
+      return moved
+          ? "That " + String.join(" and ", parts) + "."
+          : "That changes little: "
+              + PlaceWords.shortly(leader.place())
+              + " stays in front with "
+              + Percent.of(leader.probability())
+              + ".";
+    }
+
+    private static double shift(Advisor.Advice before, Suspect leader) {
+      double earlier =
+          before.diagnosis().at(leader.place()).map(Suspect::probability).orElse(leader.prior());
+      return Suspect.decibans(leader.probability()) - Suspect.decibans(earlier);
+    }
+
+    private static List<String> newlyCleared(
+        Optional<Advisor.Advice> before, Advisor.Advice after) {
+      List<String> earlier = before.map(News::cleared).orElse(List.of());
+      return cleared(after).stream().filter(c -> !earlier.contains(c)).limit(3).toList();
+    }
+
+    private static List<String> cleared(Advisor.Advice advice) {
+      return advice.diagnosis().cleared().stream().map(s -> PlaceWords.shortly(s.place())).toList();
+    }
+  }
+}

@@ -1,0 +1,214 @@
+package raconteur.desktop.trace;
+
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputDialog;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import raconteur.core.board.Board;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.fault.Place;
+import raconteur.core.plan.Step;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseState;
+import raconteur.desktop.app.Workshop;
+import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.MapMarks;
+import raconteur.desktop.control.Texts;
+
+/** The board, the suspects, the next step, the story and the bench line, laid out. */
+public final class TraceView extends StackPane {
+  private static final double RIGHT = 470;
+  private static final Map<KeyCode, Integer> OUTCOME_KEYS =
+      Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
+
+  private final TracePresenter presenter;
+  private final BoardMap map = new BoardMap();
+  private final StepCard stepCard;
+  private final SuspectList suspects;
+  private final ReasonsPane reasons = new ReasonsPane();
+  private final StoryList story;
+  private final BenchBar bench;
+  private final ArmsLength armsLength = new ArmsLength();
+  private final Label news = Texts.label("", "heading");
+  private final Button side = Texts.button("F9 turn over", this::turnOver, "plain-button");
+  private final Label sideName = Texts.line("Top side", "faint");
+  private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
+  private String chosen = "";
+
+  public TraceView(Workshop workshop, Case traced, Board board, boolean dim) {
+    getStyleClass().add("trace-root");
+    this.presenter = new TracePresenter(workshop, traced, board, this::show);
+    this.stepCard = new StepCard(this::take, presenter::showNextSuggestion);
+    this.suspects = new SuspectList(this::choose);
+    this.story = new StoryList(this::strike);
+    this.bench = new BenchBar(presenter);
+    map.setBoard(board);
+    map.setDim(dim);
+    map.setOnPin(pin -> bench.begin(pin + " "));
+    map.setOnPart(suspects::choose);
+    BorderPane page = new BorderPane(body());
+    page.setBottom(bench);
+    getChildren().addAll(page, armsLength);
+    addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    story.show(presenter.telling().lines(), java.util.Set.of());
+    presenter.start();
+  }
+
+  private HBox body() {
+    VBox right = new VBox(8, stepCard, suspects, reasons);
+    right.setMinWidth(RIGHT);
+    right.setPrefWidth(RIGHT);
+    suspects.setPrefHeight(196);
+    suspects.setMinHeight(120);
+    reasons.setPrefHeight(190);
+    reasons.setMinHeight(100);
+    VBox.setVgrow(suspects, Priority.SOMETIMES);
+    VBox.setVgrow(reasons, Priority.ALWAYS);
+    stepCard.setMinHeight(Region.USE_PREF_SIZE);
+    StackPane sheet = new StackPane(map);
+    sheet.getStyleClass().add("sheet");
+    VBox.setVgrow(sheet, Priority.ALWAYS);
+    story.setPrefHeight(170);
+    story.setMinHeight(90);
+    VBox left = new VBox(6, mapBar(), sheet, news, story);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    HBox body = new HBox(10, left, right);
+    body.getStyleClass().add("trace");
+    return body;
+  }
+
+  private HBox mapBar() {
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    for (CaseState state : CaseState.values()) {
+      shelfPlace.getItems().add(state.words());
+    }
+    shelfPlace.setValue(presenter.state().header().state().words());
+    shelfPlace.setAccessibleText("Where the board stands");
+    shelfPlace
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((observed, before, words) -> moveTo(words));
+    HBox bar =
+        new HBox(
+            8,
+            sideName,
+            side,
+            Texts.button("whole board", map::fit, "plain-button"),
+            Texts.button("+", () -> map.zoom(1.5), "plain-button"),
+            Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"),
+            gap,
+            Texts.line("This board is", "faint"),
+            shelfPlace);
+    bar.setAlignment(Pos.CENTER_LEFT);
+    return bar;
+  }
+
+  private void moveTo(String words) {
+    CaseState to = CaseState.byWords().get(words);
+    if (to != null && to != presenter.state().header().state()) {
+      String refusal = presenter.move(to);
+      bench.say(refusal.isEmpty() ? "The board is now " + words + "." : refusal, refusal.isEmpty());
+    }
+  }
+
+  private void show(TraceState state) {
+    stepCard.show(state);
+    news.setText(state.news());
+    news.setVisible(!state.news().isEmpty());
+    news.setManaged(!state.news().isEmpty());
+    state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
+    story.show(presenter.telling().lines(), StoryList.doubtful(state));
+    paint();
+    armsLength.show(state, presenter.telling().lines());
+  }
+
+  private void paint() {
+    MapMarks marks = TraceMarks.of(presenter.state(), chosen);
+    map.setMarks(marks);
+  }
+
+  private void choose(Suspect suspect) {
+    chosen = suspect.place() instanceof Place.OfPart(String part) ? part : "";
+    presenter
+        .state()
+        .advice()
+        .ifPresent(advice -> reasons.show(presenter.state().board(), advice.diagnosis(), suspect));
+    paint();
+  }
+
+  private void turnOver() {
+    map.turnOver();
+    sideName.setText(map.underside() ? "Underside, as seen when turned over" : "Top side");
+  }
+
+  private void take(Step.Outcome outcome) {
+    if (outcome.line().isEmpty()) {
+      bench.begin(outcome.start());
+    } else {
+      bench.enter(outcome.line());
+    }
+  }
+
+  private void keys(KeyEvent e) {
+    Integer index = OUTCOME_KEYS.get(e.getCode());
+    if (index != null) {
+      Optional<Step> step = presenter.state().shownStep();
+      step.flatMap(s -> StepCard.outcome(s, index)).ifPresent(this::take);
+      e.consume();
+    } else if (e.getCode() == KeyCode.F7) {
+      presenter.showNextSuggestion();
+      e.consume();
+    } else if (e.getCode() == KeyCode.F8) {
+      armsLength.setVisible(!armsLength.isVisible());
+      e.consume();
+    } else if (e.getCode() == KeyCode.F9) {
+      turnOver();
+      e.consume();
+    } else if (e.getCode() == KeyCode.ESCAPE) {
+      armsLength.setVisible(false);
+      bench.field().requestFocus();
+      e.consume();
+    }
+  }
+
+  private void strike(int entryNumber) {
+    TextInputDialog dialog = new TextInputDialog();
+    dialog.initOwner(getScene().getWindow());
+    dialog.setTitle("Strike line " + entryNumber);
+    dialog.setHeaderText("Why is it struck? It stays to be read, but counts for nothing.");
+    dialog.setContentText("Reason");
+    dialog.showAndWait().ifPresent(reason -> strike(entryNumber, reason));
+  }
+
+  private void strike(int entryNumber, String reason) {
+    TraceState.Entered done = presenter.strike(entryNumber, reason);
+    bench.say(done.sentence(), done instanceof TraceState.Kept);
+    bench.field().requestFocus();
+  }
+
+  public void setDim(boolean dim) {
+    map.setDim(dim);
+  }
+
+  /** Where typing should go. */
+  public Node firstFocus() {
+    return bench.field();
+  }
+
+  public TracePresenter presenter() {
+    return presenter;
+  }
+}
