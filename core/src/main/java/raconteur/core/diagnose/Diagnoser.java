@@ -5,7 +5,9 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import raconteur.core.board.Board;
+import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
@@ -38,12 +40,13 @@ public final class Diagnoser {
   private List<DatedMend> mendsBefore = List.of();
   private List<Occurrence> occurrences;
 
-  /** The findings weighed so far and the posterior after each; the first one is before any. */
-  private final List<ColumnKey> chainKeys = new ArrayList<>();
+  /** What was weighed for each link of the chain; the first link is before any finding. */
+  private final List<List<ColumnKey>> chainKeys = new ArrayList<>();
 
   private final List<Marginals> chain = new ArrayList<>();
 
-  private record ColumnKey(Finding finding, Moment moment) {}
+  /** A finding with all its model depends on. */
+  private record ColumnKey(Finding finding, Moment moment, Optional<Signal> expectation) {}
 
   /**
    * @param largest K: how many faults a hypothesis may have, 1 to 3
@@ -98,27 +101,33 @@ public final class Diagnoser {
 
   /** Extends the chain of posteriors to all findings and returns the last search. */
   private HypothesisSearch.Result follow(List<DatedFinding> findings, int epoch) {
-    List<ColumnKey> keys = new ArrayList<>();
-    findings.forEach(f -> keys.add(new ColumnKey(f.finding(), f.moment())));
     int kept = 0;
-    while (kept < Math.min(chainKeys.size(), keys.size())
-        && chainKeys.get(kept).equals(keys.get(kept))) {
+    while (kept < chain.size()
+        && kept <= findings.size()
+        && chainKeys.get(kept).equals(keys(findings.subList(0, kept)))) {
       kept++;
     }
-    while (chainKeys.size() > kept) {
+    while (chain.size() > kept) {
       chainKeys.removeLast();
       chain.removeLast();
     }
-    if (chain.isEmpty()) {
-      chain.add(marginals(search(List.of()), epoch));
-    }
-    HypothesisSearch.Result last = search(keys);
-    for (int n = chain.size(); n <= keys.size(); n++) {
-      HypothesisSearch.Result result = n == keys.size() ? last : search(keys.subList(0, n));
-      chainKeys.add(keys.get(n - 1));
-      chain.add(marginals(result, epoch));
+    HypothesisSearch.Result last = search(keys(findings));
+    for (int n = chain.size(); n <= findings.size(); n++) {
+      List<ColumnKey> keys = keys(findings.subList(0, n));
+      chainKeys.add(keys);
+      chain.add(marginals(n == findings.size() ? last : search(keys), epoch));
     }
     return last;
+  }
+
+  /** What a later reading changes about an earlier one is what the earlier one leans on. */
+  private List<ColumnKey> keys(List<DatedFinding> findings) {
+    return findings.stream().map(f -> key(f, findings)).toList();
+  }
+
+  private ColumnKey key(DatedFinding f, List<DatedFinding> told) {
+    return new ColumnKey(
+        f.finding(), f.moment(), predictor.expectation(f.finding(), f.moment(), told));
   }
 
   private Marginals marginals(HypothesisSearch.Result result, int epoch) {
@@ -135,8 +144,14 @@ public final class Diagnoser {
     return HypothesisSearch.run(occurrences, used, epochs, largest);
   }
 
+  private List<EvidenceColumn<?>> columnsOf(List<DatedFinding> findings) {
+    List<EvidenceColumn<?>> used = new ArrayList<>();
+    keys(findings).forEach(key -> used.add(columns.get(key)));
+    return used;
+  }
+
   private EvidenceColumn<?> column(ColumnKey key) {
-    return column(predictor.model(key.finding(), key.moment()), key.finding());
+    return column(predictor.model(key.finding(), key.moment(), key.expectation()), key.finding());
   }
 
   private <E> EvidenceColumn<E> column(TestModel<E> model, Finding finding) {
@@ -144,8 +159,7 @@ public final class Diagnoser {
   }
 
   private List<Suspect> suspects(List<DatedFinding> findings) {
-    List<EvidenceColumn<?>> used = new ArrayList<>();
-    findings.forEach(f -> used.add(columns.get(new ColumnKey(f.finding(), f.moment()))));
+    List<EvidenceColumn<?>> used = columnsOf(findings);
     List<Suspect> suspects = new ArrayList<>();
     for (Stretch stretch : Stretch.all(catalogue.faults(), used)) {
       suspects.add(
@@ -190,8 +204,7 @@ public final class Diagnoser {
    */
   private List<Doubt> doubts(List<DatedFinding> findings, HypothesisSearch.Result result) {
     double[] fit = new double[findings.size()];
-    List<EvidenceColumn<?>> used = new ArrayList<>();
-    findings.forEach(f -> used.add(columns.get(new ColumnKey(f.finding(), f.moment()))));
+    List<EvidenceColumn<?>> used = columnsOf(findings);
     for (HypothesisSearch.Leaf leaf : result.leaves()) {
       double share = result.share(leaf);
       if (share > 1e-5) {

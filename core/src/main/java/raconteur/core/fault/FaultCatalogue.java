@@ -101,9 +101,7 @@ public final class FaultCatalogue {
     }
 
     private Priors.ClassPrior classOf(Part part) {
-      return priors
-          .classes()
-          .getOrDefault(part.device().deviceClass(), new Priors.ClassPrior("small logic", 1));
+      return priors.classOf(part.device().deviceClass());
     }
 
     private void part(Part part, double expectedByClass) {
@@ -113,7 +111,7 @@ public final class FaultCatalogue {
           (priors.historyBoards() * table + history.boardsWithFaultAt(part.designator()))
               / (priors.historyBoards() + history.boards());
       double expected = Math.min(counted, MOST_EXPECTED);
-      var modes = priors.modes();
+      var modes = priors.modesOf(classOf(part));
       List<PinRef> outputs =
           part.pins().stream().filter(p -> board.kind(p).drives()).filter(this::connected).toList();
       Set<String> rails = rails(part);

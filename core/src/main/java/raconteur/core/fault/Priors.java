@@ -2,6 +2,7 @@ package raconteur.core.fault;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
@@ -14,7 +15,7 @@ import raconteur.core.data.Loaded;
  * @param expectedFaults over one board
  * @param classes device class to its share and weight
  * @param shares share name to its part of the expected faults
- * @param modes the split of a part's faults
+ * @param modes names of splits of a part's faults; {@code usual} is always there
  * @param copper the split of the joints' share
  * @param historyBoards how many counted boards weigh as much as the table
  */
@@ -23,17 +24,30 @@ public record Priors(
     double expectedFaults,
     Map<String, ClassPrior> classes,
     Map<String, Double> shares,
-    Modes modes,
+    Map<String, Modes> modes,
     Copper copper,
     MendRates mends,
     double historyBoards) {
+  private static final String USUAL = "usual";
+
   public Priors {
     classes = Map.copyOf(classes);
     shares = Map.copyOf(shares);
+    modes = Map.copyOf(modes);
   }
 
-  /** The share a device class belongs to and its weight inside it. */
-  public record ClassPrior(String share, double weight) {}
+  /** The share a device class belongs to, its weight inside it, and how its faults split. */
+  public record ClassPrior(String share, double weight, String modes) {}
+
+  /** What is assumed of a class the table does not know. */
+  ClassPrior classOf(String deviceClass) {
+    return classes.getOrDefault(deviceClass, new ClassPrior("small logic", 1, USUAL));
+  }
+
+  /** How the faults of a class split. */
+  Modes modesOf(ClassPrior prior) {
+    return Objects.requireNonNull(modes.get(prior.modes()));
+  }
 
   /** How a part's faults split: dead, leaking, or one output; and how an output's split. */
   public record Modes(
@@ -86,6 +100,11 @@ public record Priors(
             "history boards"));
     Map<String, Double> shares = new HashMap<>();
     root.get("shares").entries().forEach((name, share) -> shares.put(name, share.between(0, 1)));
+    Map<String, Modes> modes = new HashMap<>();
+    root.get("modes").entries().forEach((name, split) -> modes.put(name, modes(split)));
+    if (!modes.containsKey(USUAL)) {
+      throw root.get("modes").wrong("a split named \"usual\" is missing");
+    }
     Map<String, ClassPrior> classes = new HashMap<>();
     for (Datum row : root.get("classes").items()) {
       Datum share = row.get("share");
@@ -94,9 +113,8 @@ public record Priors(
       }
       classes.put(
           row.get("class").text(),
-          new ClassPrior(share.text(), row.get("weight").between(0, 1000)));
+          new ClassPrior(share.text(), row.get("weight").between(0, 1000), split(row, modes)));
     }
-    Datum modes = root.get("modes");
     Datum copper = root.get("copper");
     Datum mends = root.get("mends");
     try {
@@ -105,13 +123,7 @@ public record Priors(
           root.get("expected faults").between(0.1, 50),
           classes,
           shares,
-          new Modes(
-              share(modes, "dead"),
-              share(modes, "leaks"),
-              share(modes, "outputs"),
-              share(modes, "stuck low"),
-              share(modes, "stuck high"),
-              share(modes, "floats")),
+          modes,
           new Copper(
               share(copper, "opens"),
               share(copper, "shorts"),
@@ -123,6 +135,28 @@ public record Priors(
           root.get("history boards").between(1, 1000));
     } catch (IllegalArgumentException e) {
       throw root.wrong(String.valueOf(e.getMessage()));
+    }
+  }
+
+  private static String split(Datum row, Map<String, Modes> modes) {
+    String name = row.textOr("modes", USUAL);
+    if (!modes.containsKey(name)) {
+      throw row.get("modes").wrong("\"" + name + "\" is not one of the splits under \"modes\"");
+    }
+    return name;
+  }
+
+  private static Modes modes(Datum split) {
+    try {
+      return new Modes(
+          share(split, "dead"),
+          share(split, "leaks"),
+          share(split, "outputs"),
+          share(split, "stuck low"),
+          share(split, "stuck high"),
+          share(split, "floats"));
+    } catch (IllegalArgumentException e) {
+      throw split.wrong(String.valueOf(e.getMessage()));
     }
   }
 

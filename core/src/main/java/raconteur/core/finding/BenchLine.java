@@ -75,7 +75,7 @@ public final class BenchLine {
       String prefix = words.peek().toLowerCase(Locale.ROOT);
       return atFirstWord
           ? beginnings(words).stream()
-              .filter(b -> b.toLowerCase(Locale.ROOT).startsWith(prefix))
+              .filter(b -> Words.begins(b, prefix))
               .limit(MOST_OFFERS)
               .toList()
           : List.of();
@@ -110,8 +110,7 @@ public final class BenchLine {
   private static Understanding unknownBeginning(Words words) {
     String first = words.peek();
     String prefix = first.toLowerCase(Locale.ROOT);
-    boolean couldBecome =
-        beginnings(words).stream().anyMatch(b -> b.toLowerCase(Locale.ROOT).startsWith(prefix));
+    boolean couldBecome = beginnings(words).stream().anyMatch(b -> Words.begins(b, prefix));
     words.skip();
     if (couldBecome && !words.more()) {
       return new Understanding.Unfinished(

@@ -43,6 +43,11 @@ final class PartPhrase implements Phrase {
     }
     words.end();
     Finding.Warmth warmth = Finding.Warmth.valueOf(about.name());
+    if (context.partsOut().contains(part.designator())) {
+      return new Understanding.Asked(
+          new Finding.Heat(part.designator(), warmth),
+          part.designator() + " is logged as pulled: is it back in? Enter keeps it.");
+    }
     return new Understanding.Understood(
         new Finding.Heat(part.designator(), warmth),
         named(part) + " feels " + warmth.name().toLowerCase(Locale.ROOT) + " beside its twins.");
@@ -91,6 +96,6 @@ final class PartPhrase implements Phrase {
 
   @Override
   public String example() {
-    return "U17 tester fail gates 2 4";
+    return "U5 tester fail gates 2 4";
   }
 }

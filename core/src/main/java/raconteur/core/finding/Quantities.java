@@ -46,6 +46,13 @@ public final class Quantities {
     return factor(VOLTS, unit);
   }
 
+  /** Whether a unit is being typed. */
+  static boolean beginsUnit(String word) {
+    String typed = word.toLowerCase(Locale.ROOT);
+    return OHMS.keySet().stream().anyMatch(u -> u.startsWith(typed))
+        || VOLTS.keySet().stream().anyMatch(u -> u.startsWith(typed));
+  }
+
   private static OptionalDouble factor(Map<String, Double> units, String unit) {
     Double factor = units.get(unit.toLowerCase(Locale.ROOT));
     return factor == null ? OptionalDouble.empty() : OptionalDouble.of(factor);

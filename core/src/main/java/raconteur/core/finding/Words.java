@@ -88,6 +88,9 @@ final class Words {
   }
 
   void end() {
+    if (isOpen() && !offers.isEmpty()) {
+      throw new Halt(new Understanding.Unfinished("Perhaps " + String.join(", ", offers) + "?"));
+    }
     if (more()) {
       throw refuse("“" + clip(rest()) + "” is too much here; the line was complete before it.");
     }
@@ -206,6 +209,8 @@ final class Words {
     if (unit.isEmpty() && more() && units.apply(peek()).isPresent()) {
       unit = peek();
       at++;
+    } else if (unit.isEmpty() && isOpen() && Quantities.beginsUnit(peek())) {
+      throw new Halt(new Understanding.Unfinished("The unit of " + what + ", then Enter."));
     }
     String typed = unit;
     return split.get().number()
@@ -232,8 +237,7 @@ final class Words {
     boolean startingHere = at >= words.size();
     if (typingHere) {
       String prefix = peek().toLowerCase(Locale.ROOT);
-      offers =
-          candidates.stream().filter(c -> c.toLowerCase(Locale.ROOT).startsWith(prefix)).toList();
+      offers = candidates.stream().filter(c -> begins(c, prefix)).toList();
     } else if (startingHere) {
       offers = List.copyOf(candidates);
     }
@@ -252,8 +256,7 @@ final class Words {
         return meaning.apply(candidate);
       }
     }
-    if (isOpen()
-        && accepted.stream().anyMatch(c -> c.regionMatches(true, 0, word, 0, word.length()))) {
+    if (isOpen() && accepted.stream().anyMatch(c -> begins(c, word))) {
       throw new Halt(
           new Understanding.Unfinished("Next comes " + what + listIfShort(accepted) + "."));
     }
@@ -289,6 +292,12 @@ final class Words {
     }
     int anywhere = (int) other.chars().filter(c -> one.indexOf(c) >= 0).count();
     return front * 4 + anywhere - Math.abs(one.length() - other.length());
+  }
+
+  /** Whether a word can become a candidate; the plus of a rail may be left out. */
+  static boolean begins(String candidate, String typed) {
+    return candidate.regionMatches(true, 0, typed, 0, typed.length())
+        || candidate.regionMatches(true, 0, "+" + typed, 0, typed.length() + 1);
   }
 
   static String clip(String text) {

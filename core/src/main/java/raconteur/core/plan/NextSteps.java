@@ -1,6 +1,7 @@
 package raconteur.core.plan;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -72,14 +73,22 @@ public final class NextSteps {
     List<Scored> scored =
         Candidates.of(board, diagnosis.suspects(), telling.partsOut()).stream()
             .filter(test -> !done.contains(StepWords.identity(test)))
-            .map(test -> score(test, predictor.model(test, now), diagnosis))
+            .map(
+                test ->
+                    score(
+                        test,
+                        predictor.model(
+                            test, now, predictor.expectation(test, now, telling.findings())),
+                        diagnosis))
             .filter(s -> s.bits() > 1e-4)
             .sorted(Comparator.comparingDouble((Scored s) -> -s.worth()))
             .toList();
-    return steps(diagnosis, scored);
+    Set<Object> taken = new HashSet<>();
+    telling.findings().forEach(f -> taken.add(StepWords.identity(f.finding())));
+    return steps(diagnosis, scored, taken);
   }
 
-  private List<Step> steps(Diagnosis diagnosis, List<Scored> scored) {
+  private List<Step> steps(Diagnosis diagnosis, List<Scored> scored, Set<Object> taken) {
     List<Step> steps = new ArrayList<>();
     Suspect leader = diagnosis.suspects().getFirst();
     double nextTest = scored.isEmpty() ? Double.MAX_VALUE : scored.getFirst().minutes();
@@ -94,10 +103,11 @@ public final class NextSteps {
     }
     Set<String> places = new HashSet<>();
     for (Scored s : scored) {
-      Step step = step(words, s);
       // Three pins of one part, or three rails, say nearly the same: one is enough to choose from.
-      if (steps.size() < MOST_TOLD && places.add(words.about(s.test()))) {
-        steps.add(step);
+      Set<String> about = words.about(s.test());
+      if (steps.size() < MOST_TOLD && Collections.disjoint(places, about)) {
+        places.addAll(about);
+        steps.add(step(words, s, taken.contains(StepWords.identity(s.test()))));
       }
     }
     if (likely && !cheap && steps.size() == MOST_TOLD) {
@@ -106,22 +116,34 @@ public final class NextSteps {
     return steps;
   }
 
-  private Step step(StepWords words, Scored scored) {
+  private Step step(StepWords words, Scored scored, boolean again) {
     List<Step.Outcome> outcomes = new ArrayList<>();
     for (Told told : scored.told()) {
       outcomes.add(words.outcome(told.outcome(), told.chance(), told.place(), told.probability()));
     }
-    return words.test(scored.test(), scored.bits(), scored.minutes(), scored.risk(), outcomes);
+    return words.test(
+        scored.test(), scored.bits(), scored.minutes(), scored.risk(), outcomes, again);
   }
 
+  /** What was tested enough in this state of the board: a quick reading may be taken twice. */
   private static Set<Object> done(Telling telling) {
-    Set<Object> done = new HashSet<>();
+    Map<Object, Integer> times = new HashMap<>();
     for (Telling.DatedFinding finding : telling.findings()) {
       if (finding.moment().epoch() == telling.epoch()
           && finding.moment().partsOut().equals(telling.partsOut())) {
-        done.add(StepWords.identity(finding.finding()));
+        boolean quick =
+            finding.finding() instanceof Finding.Probe
+                || finding.finding() instanceof Finding.Continuity;
+        times.merge(StepWords.identity(finding.finding()), quick ? 1 : 2, Integer::sum);
       }
     }
+    Set<Object> done = new HashSet<>();
+    times.forEach(
+        (test, count) -> {
+          if (count >= 2) {
+            done.add(test);
+          }
+        });
     return done;
   }
 

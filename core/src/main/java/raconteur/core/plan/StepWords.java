@@ -2,6 +2,7 @@ package raconteur.core.plan;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -44,19 +45,21 @@ final class StepWords {
     };
   }
 
-  /** What a test is about: tests about the same are not offered side by side. */
-  String about(Finding test) {
+  /** What a test is about: tests that share any of it are not offered side by side. */
+  Set<String> about(Finding test) {
     return switch (test) {
-      case Finding.Probe t -> t.pin().part();
-      case Finding.Continuity t -> board.netOf(t.one()).map(Net::name).orElse("") + " copper";
-      case Finding.RailVolts _, Finding.RailOhms _ -> "rails";
+      case Finding.Probe t ->
+          Set.of(t.pin().part(), board.netOf(t.pin()).map(Net::name).orElse("no net"));
+      case Finding.Continuity t ->
+          Set.of(board.netOf(t.one()).map(Net::name).orElse("") + " copper");
+      case Finding.RailVolts _, Finding.RailOhms _ -> Set.of("rails");
       case Finding.PullStep _,
           Finding.TesterVerdict _,
           Finding.DeadTestResult _,
           Finding.Swap _,
           Finding.Symptom _,
           Finding.Heat _ ->
-          identity(test).toString();
+          Set.of(identity(test).toString());
     };
   }
 
@@ -86,7 +89,13 @@ final class StepWords {
         : 0;
   }
 
-  Step test(Finding test, double bits, double minutes, double risk, List<Step.Outcome> outcomes) {
+  Step test(
+      Finding test,
+      double bits,
+      double minutes,
+      double risk,
+      List<Step.Outcome> outcomes,
+      boolean again) {
     String why =
         String.format(
             Locale.ROOT,
@@ -109,7 +118,7 @@ final class StepWords {
           case Finding.Heat t -> "Feel whether " + named(t.part()) + " runs hot";
         };
     return new Step(
-        title,
+        again ? title + ", again" : title,
         partOf(test),
         pinsOf(test),
         setUp(test),

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -31,6 +32,9 @@ import raconteur.core.fault.Place;
 public final class NetPropagation {
   private static final Signal[] SIGNALS = Signal.values();
   private static final byte UNCHANGED = -1;
+  private static final Set<String> TARGET_CLASSES =
+      Set.of(
+          "dram three rails", "dram", "sram 2114", "sram 6116", "mask rom", "eprom", "custom io");
 
   private final Board board;
   private final List<PinRef> pinsById = new ArrayList<>();
@@ -38,6 +42,7 @@ public final class NetPropagation {
   private final Signal[] healthyOrToggling;
   private final Map<Integer, Wiring> wiringOfPin = new HashMap<>();
   private final Map<Integer, List<CompiledGate>> gatesByInput = new HashMap<>();
+  private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
   private final Map<Fault, Consequences> known = new ConcurrentHashMap<>();
 
   /** A signal net: its pins, and those of them that can drive it. */
@@ -71,6 +76,7 @@ public final class NetPropagation {
         .forEach(p -> pinByName.putIfAbsent(p.name(), idOfPin.get(part.pin(p.number()))));
     for (Gate gate : part.device().gates()) {
       CompiledGate compiled = CompiledGate.of(gate, pinByName, i -> healthyOrToggling[i]);
+      gatesByOutput.computeIfAbsent(compiled.output(), _ -> new ArrayList<>()).add(compiled);
       for (String input : gate.inputs()) {
         gatesByInput.computeIfAbsent(pinByName.get(input), _ -> new ArrayList<>()).add(compiled);
       }
@@ -97,6 +103,16 @@ public final class NetPropagation {
         .isPresent();
   }
 
+  /**
+   * Whether the part is spoken to, as memories and I/O are, in place of passing others' words on.
+   */
+  private boolean isTarget(PinRef pin) {
+    return board
+        .part(pin.part())
+        .filter(p -> TARGET_CLASSES.contains(p.device().deviceClass()))
+        .isPresent();
+  }
+
   /** What a probe shows at a pin of a good running board, where it is known. */
   public Optional<Signal> healthy(PinRef pin) {
     Optional<Net> net = board.netOf(pin);
@@ -109,6 +125,59 @@ public final class NetPropagation {
     return board.railOfNet(net.get().name()).isPresent()
         ? Optional.of(Signal.HIGH)
         : net.get().healthy();
+  }
+
+  /**
+   * What a pin has to show given what was seen in front of it: a gate's output by its inputs, any
+   * other pin of a net by the one output that drives it. Empty where too little was seen, or where
+   * several outputs share the net. Readings lean on what lies before them and never the other way
+   * round, so that a row of readings is weighed the same in whichever order it was taken.
+   */
+  Optional<Signal> expectedAt(PinRef pin, Map<PinRef, Signal> seen) {
+    Wiring wiring = wiringOfPin.get(idOfPin.getOrDefault(pin, -1));
+    if (wiring == null || wiring.drivers().size() != 1) {
+      return Optional.empty();
+    }
+    PinRef driver = wiring.drivers().getFirst();
+    if (!driver.equals(pin)) {
+      return Optional.ofNullable(seen.get(driver)).filter(NetPropagation::plain);
+    }
+    return gatesByOutput.getOrDefault(idOfPin.get(pin), List.of()).stream()
+        .filter(g -> g.gate().function() instanceof Gate.Combinational)
+        .filter(g -> g.gate().inputs().stream().allMatch(i -> seen.containsKey(pinOf(g, i))))
+        .filter(g -> g.enable(i -> seen.get(pinsById.get(i))) == Signal.HIGH)
+        .map(g -> g.value(i -> seen.get(pinsById.get(i)), i -> healthyOrToggling[i]))
+        .filter(NetPropagation::plain)
+        .findFirst();
+  }
+
+  private PinRef pinOf(CompiledGate gate, String input) {
+    return pinsById.get(gate.pinByName().get(input));
+  }
+
+  private static boolean plain(Signal signal) {
+    return signal == Signal.TOGGLING || signal == Signal.LOW || signal == Signal.HIGH;
+  }
+
+  /** Whether a fault acts between a pin and what lies in front of it. */
+  boolean actsAt(Fault fault, PinRef pin) {
+    String net = board.netOf(pin).map(Net::name).orElse("");
+    boolean output = board.kind(pin).drives();
+    return switch (fault.place()) {
+      case Place.Segment place -> place.net().equals(net);
+      case Place.Bridge place -> place.netOne().equals(net) || place.netOther().equals(net);
+      case Place.Output place -> output && place.pin().equals(pin);
+      case Place.OfPart place ->
+          output
+              && (place.part().equals(pin.part())
+                  || board
+                      .part(place.part())
+                      .orElseThrow()
+                      .device()
+                      .deviceClass()
+                      .equals("regulator"));
+      case Place.Load _ -> false;
+    };
   }
 
   /** What a fault alone makes a probe see at a pin; empty where it changes nothing. */
@@ -215,12 +284,24 @@ public final class NetPropagation {
       }
       for (PinRef pin : part.pins()) {
         if (board.kind(pin).drives()) {
-          changeNet(pin, soleDriver(pin) ? Signal.STILL : Signal.DOUBTFUL);
+          silent(pin, Signal.STILL);
         } else if (part.device().deviceClass().equals("crystal")) {
           changeNet(pin, Signal.STILL);
         } else if (part.device().deviceClass().equals("resistor")) {
           lostResistor(pin);
         }
+      }
+    }
+
+    /**
+     * An output that no longer drives. On a shared net the others go on; a probe cannot miss one
+     * memory or I/O chip among them, but it may miss a part that everything passes through.
+     */
+    private void silent(PinRef pin, Signal whereAlone) {
+      if (soleDriver(pin)) {
+        changeNet(pin, whereAlone);
+      } else if (!isTarget(pin)) {
+        changeNet(pin, Signal.DOUBTFUL);
       }
     }
 
@@ -245,15 +326,13 @@ public final class NetPropagation {
     }
 
     private void output(Fault fault, PinRef pin) {
-      boolean sole = soleDriver(pin);
-      Signal signal =
-          switch (fault.mode()) {
-            case STUCK_LOW -> Signal.LOW;
-            case STUCK_HIGH -> sole ? Signal.HIGH : Signal.DOUBTFUL;
-            case FLOATS -> sole ? Signal.FLOATING : Signal.DOUBTFUL;
-            case DEAD, LEAKS, OPEN, SHORT -> Signal.DOUBTFUL;
-          };
-      changeNet(pin, signal);
+      switch (fault.mode()) {
+        case STUCK_LOW -> changeNet(pin, Signal.LOW);
+        case STUCK_HIGH -> changeNet(pin, soleDriver(pin) ? Signal.HIGH : Signal.DOUBTFUL);
+        case FLOATS -> silent(pin, Signal.FLOATING);
+        case DEAD, LEAKS, OPEN, SHORT ->
+            throw new IllegalArgumentException("no fault of one output: " + fault);
+      }
     }
 
     private void open(Place.Segment segment) {

@@ -1,17 +1,24 @@
 package raconteur.core.predict;
 
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.story.Moment;
+import raconteur.core.story.Telling.DatedFinding;
 import raconteur.core.supply.Conductance;
 
 /**
@@ -36,15 +43,44 @@ public final class Predictor {
     return nets;
   }
 
-  /** The model of the test a finding belongs to, with the set-up it was made in. */
-  public TestModel<?> model(Finding finding, Moment moment) {
-    TestModel<?> bare = bare(finding, moment);
+  /**
+   * What a probed pin has to show by the other readings taken in the same state of the board; empty
+   * for other tests and where too little was seen. Where two readings of one pin disagree, neither
+   * is leant on.
+   */
+  public Optional<Signal> expectation(Finding finding, Moment moment, List<DatedFinding> told) {
+    if (!(finding instanceof Finding.Probe probe)) {
+      return Optional.empty();
+    }
+    Map<PinRef, Signal> seen = new HashMap<>();
+    Set<PinRef> disputed = new HashSet<>();
+    for (DatedFinding other : told) {
+      if (other.finding() instanceof Finding.Probe(PinRef pin, Signal shown)
+          && other.moment().epoch() == moment.epoch()
+          && other.moment().partsOut().equals(moment.partsOut())) {
+        Signal before = seen.put(pin, shown);
+        if (before != null && before != shown) {
+          disputed.add(pin);
+        }
+      }
+    }
+    seen.keySet().removeAll(disputed);
+    return nets.expectedAt(probe.pin(), seen);
+  }
+
+  /**
+   * The model of the test a finding belongs to, with the set-up it was made in.
+   *
+   * @param expectation from {@link #expectation}
+   */
+  public TestModel<?> model(Finding finding, Moment moment, Optional<Signal> expectation) {
+    TestModel<?> bare = bare(finding, moment, expectation);
     return moment.partsOut().isEmpty() ? bare : new PartsOut<>(bare, moment.partsOut());
   }
 
-  private TestModel<?> bare(Finding finding, Moment moment) {
+  private TestModel<?> bare(Finding finding, Moment moment, Optional<Signal> expectation) {
     return switch (finding) {
-      case Finding.Probe probe -> new ProbeModel(nets, readings, probe.pin());
+      case Finding.Probe probe -> new ProbeModel(nets, readings, probe.pin(), expectation);
       case Finding.RailVolts volts -> railVolts(board.rail(volts.rail()).orElseThrow());
       case Finding.RailOhms ohms -> railOhms(board.rail(ohms.rail()).orElseThrow());
       case Finding.PullStep pull -> pull(pull, moment.ohmsBefore().orElse(Double.NaN));

@@ -14,11 +14,17 @@ final class ProbeModel implements TestModel<Optional<Signal>> {
   private final NetPropagation nets;
   private final Readings readings;
   private final PinRef pin;
+  private final Optional<Signal> expected;
 
-  ProbeModel(NetPropagation nets, Readings readings, PinRef pin) {
+  /**
+   * @param expected what the pin has to show by what was seen in front of it, where that is known;
+   *     then only faults between there and here make a difference
+   */
+  ProbeModel(NetPropagation nets, Readings readings, PinRef pin, Optional<Signal> expected) {
     this.nets = nets;
     this.readings = readings;
     this.pin = pin;
+    this.expected = expected;
   }
 
   @Override
@@ -28,7 +34,8 @@ final class ProbeModel implements TestModel<Optional<Signal>> {
 
   @Override
   public Optional<Signal> effectOf(Fault fault) {
-    return nets.changeAt(fault, pin);
+    boolean explained = expected.isPresent() && !nets.actsAt(fault, pin);
+    return explained ? none() : nets.changeAt(fault, pin);
   }
 
   @Override
@@ -42,7 +49,12 @@ final class ProbeModel implements TestModel<Optional<Signal>> {
   @Override
   public double probability(Finding found, Optional<Signal> effect) {
     String shown = word(((Finding.Probe) found).shown());
-    String condition = effect.or(() -> nets.healthy(pin)).map(ProbeModel::word).orElse("unknown");
+    String condition =
+        effect
+            .or(() -> expected)
+            .or(() -> nets.healthy(pin))
+            .map(ProbeModel::word)
+            .orElse("unknown");
     return readings.chance("probe", condition, shown);
   }
 

@@ -39,7 +39,7 @@ public final class Readings {
         text,
         (root, issues) -> {
           root.get("format").oneOf(Map.of("raconteur-readings/1", true));
-          root.onlyKnows(Set.of("format", "origin", "tests", "limits"));
+          root.onlyKnows(Set.of("format", "origin", "notes", "tests", "limits"));
           Map<String, Map<String, Map<String, Double>>> tests = new HashMap<>();
           root.get("tests")
               .entries()

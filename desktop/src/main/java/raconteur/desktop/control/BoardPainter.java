@@ -20,6 +20,8 @@ import raconteur.desktop.theme.Theme;
 final class BoardPainter {
   private static final double SUSPICION_SHOWN = 0.02;
   private static final double PERCENT_SHOWN = 0.05;
+  private static final double LABEL_PIXELS = 11;
+  private static final double SMALLEST_LABEL_PIXELS = 6.5;
 
   private final GraphicsContext g;
   private final Board board;
@@ -141,9 +143,10 @@ final class BoardPainter {
       name += " ✓";
     }
     boolean two = across > 26 && room > 60;
+    double largest = Math.max(LABEL_PIXELS, frame.scale() * 2.4);
     double size =
-        Math.min(Math.clamp(across * (two ? 0.3 : 0.62), 5, 14), room / (name.length() * 0.62));
-    if (size < 4.5) {
+        Math.min(Math.min(across * (two ? 0.36 : 0.8), largest), room / (name.length() * 0.68));
+    if (size < SMALLEST_LABEL_PIXELS) {
       return;
     }
     g.save();
@@ -208,7 +211,7 @@ final class BoardPainter {
     g.strokePolyline(xs, ys, xs.length);
   }
 
-  /** The next step: a ring round each pin it needs, or a frame round the part. */
+  /** The next step: a probe tip at each pin it needs, or a frame round the part. */
   private void step() {
     g.setStroke(inks.step());
     g.setLineWidth(3);
@@ -217,13 +220,26 @@ final class BoardPainter {
           .pin(pin)
           .ifPresent(
               at -> {
-                g.strokeOval(x(at.x()) - 8, y(at.y()) - 8, 16, 16);
-                g.strokeLine(x(at.x()) + 6, y(at.y()) + 6, x(at.x()) + 15, y(at.y()) + 15);
+                tip(x(at.x()), y(at.y()));
               });
     }
     if (marks.stepPins().isEmpty()) {
       geometry.box(marks.stepPart()).ifPresent(this::stepFrame);
     }
+  }
+
+  /** A probe that comes in from the lower right, its tip on the pin. */
+  private void tip(double x, double y) {
+    g.setFill(inks.step());
+    g.fillPolygon(
+        new double[] {x, x + 9, x + 26, x + 30, x + 14},
+        new double[] {y, y + 14, y + 30, y + 26, y + 9},
+        5);
+    g.setFill(inks.paper());
+    g.fillOval(x - 2.5, y - 2.5, 5, 5);
+    g.setLineWidth(2);
+    g.strokeOval(x - 4, y - 4, 8, 8);
+    g.setLineWidth(3);
   }
 
   private void stepFrame(Box box) {

@@ -24,6 +24,7 @@ import javafx.util.StringConverter;
 import raconteur.core.board.Board;
 import raconteur.core.odds.Tally;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.control.TipCell;
 
 /** What failed, per revision and position, as a picture and as the table behind it. */
 public final class OddsView extends VBox {
@@ -140,6 +141,7 @@ public final class OddsView extends VBox {
     column.setSortable(false);
     column.setReorderable(false);
     column.setCellValueFactory(cell -> new ReadOnlyStringWrapper(text.apply(cell.getValue())));
+    column.setCellFactory(shown -> new TipCell<>());
     table.getColumns().add(column);
   }
 

@@ -19,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.story.CaseState;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.control.TipCell;
 
 /** All boards and where they stand; Enter takes one to the bench. */
 public final class ShelfView extends VBox {
@@ -37,13 +38,13 @@ public final class ShelfView extends VBox {
   public ShelfView(ShelfPresenter presenter, IntConsumer onOpen, Runnable onNew) {
     this.presenter = presenter;
     getStyleClass().add("view");
-    column("No.", 60, row -> String.valueOf(row.header().number())).getStyleClass().add("figures");
-    column("Stands", 150, row -> mark(row.header().state()) + " " + row.header().state().words());
-    column("Board", 170, ShelfPresenter.Row::board);
-    column("Owner", 210, row -> row.header().owner());
-    column("Complaint", 300, row -> row.header().complaint());
-    column("Last line", 200, ShelfPresenter.Row::last).getStyleClass().add("figures-left");
-    column("Told", 110, row -> DAY.format(row.lastTold()));
+    column("No.", 52, row -> String.valueOf(row.header().number())).getStyleClass().add("figures");
+    column("Stands", 136, row -> row.header().state().words());
+    column("Board", 156, ShelfPresenter.Row::board);
+    column("Owner", 236, row -> row.header().owner());
+    column("Complaint", 308, row -> row.header().complaint());
+    column("Last line", 262, ShelfPresenter.Row::last);
+    column("Told", 96, row -> DAY.format(row.lastTold()));
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
     table.setPlaceholder(
         Texts.label(
@@ -79,23 +80,11 @@ public final class ShelfView extends VBox {
     HBox moves = new HBox(8, Texts.line("Move the chosen board:", "faint"));
     moves.setAlignment(Pos.CENTER_LEFT);
     for (CaseState state : CaseState.values()) {
-      moves
-          .getChildren()
-          .add(Texts.button(mark(state) + " " + state.words(), () -> move(state), "plain-button"));
+      moves.getChildren().add(Texts.button(state.words(), () -> move(state), "plain-button"));
     }
     moves.getChildren().add(notice);
     VBox.setVgrow(table, Priority.ALWAYS);
     getChildren().addAll(head, table, moves);
-  }
-
-  /** Told apart by shape as well as by word. */
-  private static String mark(CaseState state) {
-    return switch (state) {
-      case ON_BENCH -> "●";
-      case WAITING_FOR_PARTS -> "◐";
-      case WAITING -> "○";
-      case GONE_HOME -> "⌂";
-    };
   }
 
   private TableColumn<ShelfPresenter.Row, String> column(
@@ -105,6 +94,7 @@ public final class ShelfView extends VBox {
     column.setSortable(false);
     column.setReorderable(false);
     column.setCellValueFactory(cell -> new ReadOnlyStringWrapper(text.apply(cell.getValue())));
+    column.setCellFactory(shown -> new TipCell<>());
     table.getColumns().add(column);
     return column;
   }

@@ -38,19 +38,19 @@ final class ReasonsPane extends ScrollPane {
         .getChildren()
         .setAll(Texts.label("Why " + PlaceWords.shortly(suspect.place()), "heading"));
     row(
-        String.format(Locale.ROOT, "%+.1f dB", Suspect.decibans(suspect.prior())),
+        decibans(Suspect.decibans(suspect.prior())),
         "before any reading: " + Percent.of(suspect.prior()) + origin(board, suspect),
         "figures");
     for (Weight weight : suspect.weights()) {
       if (Math.abs(weight.decibans()) >= SAYS_SOMETHING_DECIBANS) {
         row(
-            String.format(Locale.ROOT, "%+.1f dB", weight.decibans()),
+            decibans(weight.decibans()),
             weight.finding().entry().line() + ": " + weight.words(),
             weight.decibans() > 0 ? "weight-for" : "weight-against");
       }
     }
     row(
-        String.format(Locale.ROOT, "%+.1f dB", Suspect.decibans(suspect.probability())),
+        decibans(Suspect.decibans(suspect.probability())),
         "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
         "figures");
     doubts(diagnosis.doubts());
@@ -65,6 +65,10 @@ final class ReasonsPane extends ScrollPane {
                     Math.floor(diagnosis.weighed() * 1000) / 10,
                     diagnosis.largestHypothesis()),
                 "faint"));
+  }
+
+  private static String decibans(double value) {
+    return String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');
   }
 
   private void row(String figure, String words, String styleClass) {

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -24,10 +25,13 @@ final class StoryList extends ListView<Told> {
   private static final DateTimeFormatter TIME =
       DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
+  private static final double ROW = 25;
+
   private Set<Integer> doubtful = Set.of();
 
   StoryList(IntConsumer onStrike) {
     setAccessibleText("Story");
+    setFixedCellSize(ROW);
     setCellFactory(list -> new Cell());
     setPlaceholder(
         Texts.label(
@@ -49,8 +53,15 @@ final class StoryList extends ListView<Told> {
     if (!getItems().equals(lines) || !newDoubts.equals(doubtful)) {
       doubtful = newDoubts;
       getItems().setAll(lines);
-      scrollTo(lines.size() - 1);
+      showEnd();
+      // Once more when the rows are laid out: before that the list cannot know how many fit.
+      Platform.runLater(this::showEnd);
     }
+  }
+
+  private void showEnd() {
+    layout();
+    scrollTo(getItems().size() - 1);
   }
 
   static Set<Integer> doubtful(TraceState state) {
@@ -76,7 +87,7 @@ final class StoryList extends ListView<Told> {
       Label time = Texts.line(TIME.format(told.entry().at()), "story-number");
       time.setMinWidth(96);
       HBox row = new HBox(10, number, time);
-      row.setAlignment(Pos.BASELINE_LEFT);
+      row.setAlignment(Pos.CENTER_LEFT);
       String line = told.entry().line();
       switch (told.meaning()) {
         case Told.Struck struck -> {

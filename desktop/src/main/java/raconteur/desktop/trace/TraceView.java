@@ -80,7 +80,7 @@ public final class TraceView extends StackPane {
     StackPane sheet = new StackPane(map);
     sheet.getStyleClass().add("sheet");
     VBox.setVgrow(sheet, Priority.ALWAYS);
-    story.setPrefHeight(170);
+    story.setPrefHeight(178);
     story.setMinHeight(90);
     VBox left = new VBox(6, mapBar(), sheet, news, story);
     HBox.setHgrow(left, Priority.ALWAYS);

@@ -1,0 +1,52 @@
+package raconteur.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.data.DataFile;
+import raconteur.core.device.DeviceLibrary;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseFiles;
+import raconteur.core.story.CaseHeader;
+import raconteur.core.story.CaseState;
+
+/** What ships and what is written follows the schemas published in docs/formats. */
+class SchemaTest {
+
+  private static void follows(String schema, String json) throws IOException {
+    var published =
+        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+            .getSchema(Files.readString(Path.of("..", "docs", "formats", schema)));
+    assertThat(published.validate(json, InputFormat.JSON)).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"quillon-kittiwake-b", "quillon-kittiwake-d"})
+  void shippedBoards(String id) throws IOException {
+    follows("board.schema.json", Boards.text(id));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"logic", "memory", "linear", "passive"})
+  void shippedDevices(String file) throws IOException {
+    follows(
+        "devices.schema.json",
+        DataFile.shippedText(DeviceLibrary.class, "/raconteur/core/devices/" + file + ".json"));
+  }
+
+  @Test
+  void writtenCases() throws IOException {
+    var entries = Stories.of("5V 4.94", "note Ω");
+    CaseHeader header =
+        new CaseHeader(3, "x", "owner", "", entries.getFirst().at(), CaseState.GONE_HOME);
+    follows("case.schema.json", CaseFiles.write(new Case(header, entries)));
+  }
+}

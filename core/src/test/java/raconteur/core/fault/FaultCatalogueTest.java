@@ -1,0 +1,73 @@
+package raconteur.core.fault;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import raconteur.core.Boards;
+import raconteur.core.data.Loaded;
+
+class FaultCatalogueTest {
+
+  private static double expected(FaultCatalogue catalogue, String part) {
+    double sum = 0;
+    for (int i = 0; i < catalogue.faults().size(); i++) {
+      if (catalogue.faults().get(i).place().mendable().equals(new Place.OfPart(part))) {
+        sum += catalogue.odds(i) / (1 + catalogue.odds(i));
+      }
+    }
+    return sum;
+  }
+
+  private static FaultCatalogue with(History history) {
+    return FaultCatalogue.of(Boards.KITTIWAKE_D, Priors.shipped(), history);
+  }
+
+  private static History counted(int boards, int faults) {
+    return new History() {
+      @Override
+      public int boards() {
+        return boards;
+      }
+
+      @Override
+      public int boardsWithFaultAt(String part) {
+        return part.equals("U43") ? faults : 0;
+      }
+    };
+  }
+
+  /** Common practice, no source: 14 % of two expected faults are RAM, a 4116 weighs as a 2114. */
+  @Test
+  void aClasssShareIsDividedAmongItsParts() {
+    FaultCatalogue catalogue = with(History.NONE);
+    assertThat(expected(catalogue, "U22")).isCloseTo(2 * 0.14 / 17, within(1e-3));
+    assertThat(expected(catalogue, "U22")).isCloseTo(expected(catalogue, "U37"), within(1e-12));
+  }
+
+  @Test
+  void anEmptySocketHasNoFaultOfItsOwn() {
+    assertThat(expected(with(History.NONE), "U17")).isZero();
+  }
+
+  /** The mean of a Beta posterior: (10 p + k) / (10 + n). */
+  @Test
+  void tenBoardsMoveThePriorAndOneHardlyDoes() {
+    double before = expected(with(History.NONE), "U43");
+    double afterOne = expected(with(counted(1, 1)), "U43");
+    double afterTen = expected(with(counted(10, 6)), "U43");
+    assertThat(afterOne).isCloseTo((10 * before + 1) / 11, within(2e-3));
+    assertThat(afterTen).isCloseTo((10 * before + 6) / 20, within(2e-3));
+    assertThat(afterTen).isGreaterThan(0.25);
+  }
+
+  @Test
+  void sharesThatDoNotAddUpAreRefused() {
+    String text =
+        raconteur.core.data.DataFile.shippedText(Priors.class, "/raconteur/core/data/priors.json");
+    assertThat(Priors.read("priors.json", text.replace("\"dead\": 0.45", "\"dead\": 0.55")))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused -> assertThat(refused.summary()).contains("must add up to 1"));
+  }
+}

@@ -1,0 +1,173 @@
+package raconteur.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import raconteur.core.Boards;
+import raconteur.core.Stories;
+import raconteur.core.diagnose.Diagnosis;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.fault.History;
+import raconteur.core.fault.Place;
+
+/** Stories every restorer knows, told as plain bench lines: the right place has to lead. */
+class StoriesOfTheTradeTest {
+
+  private static Diagnosis tell(String... lines) {
+    return Stories.advise(Boards.KITTIWAKE_B, lines).diagnosis();
+  }
+
+  private static Place leader(Diagnosis diagnosis) {
+    return diagnosis.suspects().getFirst().place();
+  }
+
+  @Test
+  void anAddressLineThatTogglesOnFiveSocketsAndFloatsOnTheSixth() {
+    Diagnosis diagnosis =
+        tell(
+            "screen loops",
+            "U18.5 toggling",
+            "U15.5 toggling",
+            "U16.5 toggling",
+            "U19.5 toggling",
+            "U20.5 toggling",
+            "U17.5 floating");
+    assertThat(leader(diagnosis)).isInstanceOf(Place.Segment.class);
+    Place.Segment cut = (Place.Segment) leader(diagnosis);
+    assertThat(cut.from().toString()).isEqualTo("U20.5");
+    assertThat(cut.to().toString()).isEqualTo("U17.5");
+  }
+
+  @Test
+  void continuityWithThePowerOffMakesTheCutSure() {
+    Diagnosis diagnosis =
+        tell("screen loops", "U20.5 toggling", "U17.5 floating", "cont U20.5 U17.5 open");
+    assertThat(diagnosis.suspects().getFirst().probability()).isGreaterThan(0.9);
+  }
+
+  @Test
+  void aChipThatPassesTheTesterWhileItsRailReadsLow() {
+    Diagnosis diagnosis = tell("5V gnd 58 ohm", "U13 tester pass", "pull U13 92 ohm");
+    assertThat(leader(diagnosis)).isEqualTo(new Place.OfPart("U13"));
+    assertThat(diagnosis.suspects().getFirst().faults().getFirst().fault().mode().words())
+        .isEqualTo("leaks on its rail");
+  }
+
+  @Test
+  void flashesThatDisagreeSpeakForASharedCause() {
+    Diagnosis steady = tell("screen garbage", "flash 3 3 3 3");
+    Diagnosis wandering = tell("screen garbage", "flash 3 7 5 1");
+    assertThat(leader(steady)).isEqualTo(new Place.OfPart("U24"));
+    assertThat(shareOf(wandering, "U24")).isLessThan(0.05);
+    assertThat(shared(wandering)).isGreaterThan(memories(wandering));
+    assertThat(shared(steady)).isLessThan(memories(steady) / 4);
+  }
+
+  private static double memories(Diagnosis diagnosis) {
+    return diagnosis.suspects().stream()
+        .filter(
+            s ->
+                s.place() instanceof Place.OfPart(String part)
+                    && Boards.KITTIWAKE_B.part(part).orElseThrow().device().name().equals("4116"))
+        .mapToDouble(Suspect::probability)
+        .sum();
+  }
+
+  /** The chance on what all memories hang on: multiplexers, timing, strobes and their copper. */
+  private static double shared(Diagnosis diagnosis) {
+    List<String> glue = List.of("U1", "U4", "U5", "U6", "U38", "U39", "U40", "U41", "U65");
+    return diagnosis.suspects().stream()
+        .filter(
+            s ->
+                (s.place() instanceof Place.OfPart(String part) && glue.contains(part))
+                    || (s.place() instanceof Place.Segment seg
+                        && seg.net().matches("MA.|/RAS|/WE|/CAS.|MUX|T.|BANK")))
+        .mapToDouble(Suspect::probability)
+        .sum();
+  }
+
+  private static double shareOf(Diagnosis diagnosis, String part) {
+    return diagnosis.at(new Place.OfPart(part)).map(Suspect::probability).orElse(0.0);
+  }
+
+  @Test
+  void aGateThatIsStuckBetweenMovingInputsIsDead() {
+    Diagnosis diagnosis =
+        tell(
+            "U6.1 toggling",
+            "U6.2 toggling",
+            "U6.13 toggling",
+            "U6.12 high",
+            "U6.12 high",
+            "U6.6 toggling");
+    assertThat(leader(diagnosis)).isEqualTo(new Place.OfPart("U6"));
+  }
+
+  @Test
+  void aTesterThatNamesAGateAgreesWithTheProbeAtItsOutput() {
+    Diagnosis diagnosis = tell("screen garbage", "U39.7 low", "U39 tester fail gates 1");
+    assertThat(leader(diagnosis)).isEqualTo(new Place.OfPart("U39"));
+    assertThat(diagnosis.suspects().getFirst().probability()).isGreaterThan(0.95);
+  }
+
+  @Test
+  void aMendThatCuresNothingIsEvidenceAgainstTheMendedPart() {
+    Diagnosis before = tell("screen garbage", "flash 3 3 3");
+    Diagnosis after = tell("screen garbage", "flash 3 3 3", "mended U24 replaced", "flash 3 3 3");
+    assertThat(leader(before)).isEqualTo(new Place.OfPart("U24"));
+    assertThat(shareOf(after, "U24")).isLessThan(shareOf(before, "U24"));
+  }
+
+  @Test
+  void aMendThatWorksLeavesASoundBoard() {
+    Diagnosis after =
+        tell(
+            "screen garbage",
+            "flash 3 3 3",
+            "U24 tester fail",
+            "mended U24 replaced",
+            "flash pass",
+            "screen works");
+    assertThat(after.soundness()).isGreaterThan(0.3);
+    assertThat(shareOf(after, "U24")).isLessThan(0.05);
+  }
+
+  @Test
+  void aRunningDeadTestClearsProcessorDecoderAndClock() {
+    Diagnosis diagnosis = tell("screen garbage", "flash pass", "flash pass");
+    assertThat(diagnosis.cleared().stream().map(s -> s.place().toString())).contains("U3", "Y1");
+    assertThat(shareOf(diagnosis, "U13")).isLessThan(shareOf(tell("screen garbage"), "U13"));
+  }
+
+  @Test
+  void aSocketedSuspectWithStrongEvidenceIsMendedWithoutFurtherTests() {
+    Advisor advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, 2);
+    var advice = advisor.advise(Stories.of("5V gnd 58 ohm", "pull U13 92 ohm"));
+    List<Step> steps = advisor.nextSteps(advice);
+    assertThat(steps).hasSize(3);
+    assertThat(steps.getFirst().title()).startsWith("Replace U13");
+    assertThat(steps.getFirst().outcomes().getFirst().line()).isEqualTo("mended U13 replaced");
+  }
+
+  @Test
+  void stepsSayTimePlaceSetUpCautionAndWhatEachOutcomeWouldMean() {
+    Advisor advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, 2);
+    var advice =
+        advisor.advise(Stories.of("screen garbage", "flash 3 7 5", "5V 5.0", "12V 12", "-5V -5"));
+    for (Step step : advisor.nextSteps(advice)) {
+      assertThat(step.minutes()).isPositive();
+      assertThat(step.setUp()).isNotBlank();
+      assertThat(step.why()).contains("minutes");
+      assertThat(step.outcomes()).isNotEmpty().allMatch(o -> !o.meaning().isBlank());
+      assertThat(step.outcomes().stream().mapToDouble(Step.Outcome::chance).sum())
+          .isBetween(0.9, 1.001);
+    }
+  }
+
+  @Test
+  void withoutAnyFindingTheUsualSuspectsLead() {
+    Diagnosis diagnosis = tell();
+    assertThat(leader(diagnosis)).isEqualTo(new Place.OfPart("U13"));
+  }
+}

@@ -1,0 +1,90 @@
+package raconteur.core.story;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import raconteur.core.Boards;
+import raconteur.core.Stories;
+import raconteur.core.data.Loaded;
+import raconteur.core.finding.Finding;
+
+class TellingTest {
+
+  private static Telling tell(String... lines) {
+    return Telling.of(Boards.KITTIWAKE_B, Stories.of(lines));
+  }
+
+  @Test
+  void mendsSplitTheStoryInEpochs() {
+    Telling telling = tell("flash 3", "mended U24 replaced", "flash 4", "mended U25 replaced");
+    assertThat(telling.findings().stream().map(f -> f.moment().epoch())).containsExactly(0, 1);
+    assertThat(telling.epoch()).isEqualTo(2);
+  }
+
+  @Test
+  void aPullStandsOutUntilThePartIsSeatedOrReplaced() {
+    assertThat(tell("pull U13", "U8 hot").partsOut()).containsExactly("U13");
+    assertThat(tell("pull U13", "seat U13").partsOut()).isEmpty();
+    assertThat(tell("pull U13", "mended U13 replaced").partsOut()).isEmpty();
+    assertThat(tell("pull U13", "U8 hot").findings().getFirst().moment().partsOut())
+        .containsExactly("U13");
+  }
+
+  @Test
+  void everyPullLeansOnTheReadingBeforeIt() {
+    Telling telling = tell("5V gnd 58 ohm", "pull U13 92 ohm", "pull U8 110 ohm");
+    assertThat(telling.findings().stream().map(f -> f.moment().ohmsBefore().orElse(0.0)))
+        .containsExactly(0.0, 58.0, 92.0);
+  }
+
+  @Test
+  void aStruckLineStaysToBeReadAndCountsForNothing() {
+    List<Entry> entries = new ArrayList<>(Stories.of("U14.3 high", "U14.3 toggling"));
+    entries.add(new Entry.Strike(3, Instant.EPOCH, 1, "wrong pin"));
+    Telling telling = Telling.of(Boards.KITTIWAKE_B, entries);
+    assertThat(telling.lines()).hasSize(2);
+    assertThat(telling.lines().getFirst().meaning()).isEqualTo(new Told.Struck("wrong pin"));
+    assertThat(telling.findings()).hasSize(1);
+    assertThat(((Finding.Probe) telling.findings().getFirst().finding()).shown().name())
+        .isEqualTo("TOGGLING");
+  }
+
+  @Test
+  void aLineTheBoardNoLongerUnderstandsIsKeptAndMarked() {
+    Telling telling = tell("U99.1 high", "U14.3 high");
+    assertThat(telling.lines().getFirst().meaning()).isInstanceOf(Told.Unread.class);
+    assertThat(telling.findings()).hasSize(1);
+  }
+
+  @Test
+  void aWrittenCaseReadsEqual() {
+    List<Entry> entries =
+        new ArrayList<>(Stories.of("5V gnd 58 ohm", "note “quoted”, \\ and Ω", "U26 hot"));
+    entries.add(new Entry.Strike(4, Instant.parse("2026-11-03T20:00:00Z"), 3, "wrong chip"));
+    Case told =
+        new Case(
+            new CaseHeader(
+                7,
+                "quillon-kittiwake-b",
+                "Harbour Museum",
+                "black \"screen\"",
+                Instant.parse("2026-11-03T18:00:00Z"),
+                CaseState.WAITING_FOR_PARTS),
+            entries);
+    assertThat(CaseFiles.read("case.json", CaseFiles.write(told))).isEqualTo(new Loaded.Ok<>(told));
+  }
+
+  @Test
+  void aStrikeOfALineThatComesLaterIsRefused() {
+    String text =
+        """
+        {"format": "raconteur-case/1", "number": 1, "board": "x", "opened": "2026-01-01T00:00:00Z",
+         "entries": [{"at": "2026-01-01T00:00:00Z", "strike": 2, "why": "?"},
+                     {"at": "2026-01-01T00:00:00Z", "line": "U1 hot"}]}
+        """;
+    assertThat(CaseFiles.read("case.json", text)).isInstanceOf(Loaded.Refused.class);
+  }
+}
