@@ -26,8 +26,8 @@ import raconteur.core.story.Telling.DatedMend;
  * case.
  */
 public final class Diagnoser {
-  private static final int MOST_SUSPECTS = 40;
-  private static final double SUSPECT_ABOVE = 0.002;
+  private static final int MOST_SUSPECTS = 150;
+  private static final double SUSPECT_ABOVE = 0.001;
   private static final double CLEARED_DECIBANS = -6;
   private static final double DOUBTFUL_FIT = 0.12;
 

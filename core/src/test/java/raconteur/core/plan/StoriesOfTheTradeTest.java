@@ -59,32 +59,17 @@ class StoriesOfTheTradeTest {
     Diagnosis steady = tell("screen garbage", "flash 3 3 3 3");
     Diagnosis wandering = tell("screen garbage", "flash 3 7 5 1");
     assertThat(leader(steady)).isEqualTo(new Place.OfPart("U24"));
-    assertThat(shareOf(wandering, "U24")).isLessThan(0.05);
-    assertThat(shared(wandering)).isGreaterThan(memories(wandering));
-    assertThat(shared(steady)).isLessThan(memories(steady) / 4);
+    for (String multiplexer : List.of("U38", "U39", "U40", "U41")) {
+      assertThat(weightOfLast(wandering, multiplexer))
+          .isGreaterThan(5)
+          .isGreaterThan(weightOfLast(wandering, "U24") + 3);
+      assertThat(weightOfLast(steady, multiplexer)).isLessThan(weightOfLast(steady, "U24") - 6);
+    }
   }
 
-  private static double memories(Diagnosis diagnosis) {
-    return diagnosis.suspects().stream()
-        .filter(
-            s ->
-                s.place() instanceof Place.OfPart(String part)
-                    && Boards.KITTIWAKE_B.part(part).orElseThrow().device().name().equals("4116"))
-        .mapToDouble(Suspect::probability)
-        .sum();
-  }
-
-  /** The chance on what all memories hang on: multiplexers, timing, strobes and their copper. */
-  private static double shared(Diagnosis diagnosis) {
-    List<String> glue = List.of("U1", "U4", "U5", "U6", "U38", "U39", "U40", "U41", "U65");
-    return diagnosis.suspects().stream()
-        .filter(
-            s ->
-                (s.place() instanceof Place.OfPart(String part) && glue.contains(part))
-                    || (s.place() instanceof Place.Segment seg
-                        && seg.net().matches("MA.|/RAS|/WE|/CAS.|MUX|T.|BANK")))
-        .mapToDouble(Suspect::probability)
-        .sum();
+  /** What the last finding weighs for a part, in decibans. */
+  private static double weightOfLast(Diagnosis diagnosis, String part) {
+    return diagnosis.at(new Place.OfPart(part)).orElseThrow().weights().getLast().decibans();
   }
 
   private static double shareOf(Diagnosis diagnosis, String part) {
