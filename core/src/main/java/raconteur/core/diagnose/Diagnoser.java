@@ -30,6 +30,7 @@ public final class Diagnoser {
   private static final double SUSPECT_ABOVE = 0.001;
   private static final double CLEARED_DECIBANS = -6;
   private static final double DOUBTFUL_FIT = 0.12;
+  private static final double WORTH_COUNTING = 1e-5;
 
   private final Board board;
   private final FaultCatalogue catalogue;
@@ -71,18 +72,20 @@ public final class Diagnoser {
       chainKeys.clear();
     }
     HypothesisSearch.Result result = follow(findings, telling.epoch());
-    List<Suspect> all = suspects(findings);
+    List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings));
     List<Suspect> suspects =
-        all.stream()
-            .filter(s -> s.probability() > SUSPECT_ABOVE)
-            .sorted(Comparator.comparingDouble(s -> -s.probability()))
+        stretches.stream()
+            .filter(s -> now(s) > SUSPECT_ABOVE)
+            .sorted(Comparator.comparingDouble(s -> -now(s)))
             .limit(MOST_SUSPECTS)
+            .map(s -> suspect(s, findings))
             .toList();
     List<Suspect> cleared =
-        all.stream()
+        stretches.stream()
             .filter(s -> s.place() instanceof Place.OfPart)
             .filter(s -> moved(s) < CLEARED_DECIBANS)
-            .sorted(Comparator.comparingDouble(Diagnoser::moved))
+            .sorted(Comparator.comparingDouble(this::moved))
+            .map(s -> suspect(s, findings))
             .toList();
     return new Diagnosis(
         suspects,
@@ -91,12 +94,20 @@ public final class Diagnoser {
         chain.getLast().sound(),
         largest,
         result.weighed(),
-        (int) result.leaves().stream().filter(l -> l.classes().length == 1).count(),
+        result.classes().length,
         Expansion.of(result, telling.epoch()));
   }
 
-  private static double moved(Suspect suspect) {
-    return Suspect.decibans(suspect.probability()) - Suspect.decibans(suspect.prior());
+  private double now(Stretch stretch) {
+    return chance(chain.getLast(), stretch);
+  }
+
+  private double prior(Stretch stretch) {
+    return chance(chain.getFirst(), stretch);
+  }
+
+  private double moved(Stretch stretch) {
+    return Suspect.decibans(now(stretch)) - Suspect.decibans(prior(stretch));
   }
 
   /** Extends the chain of posteriors to all findings and returns the last search. */
@@ -131,7 +142,7 @@ public final class Diagnoser {
   }
 
   private Marginals marginals(HypothesisSearch.Result result, int epoch) {
-    return Marginals.of(result, catalogue.faults(), epoch);
+    return Marginals.of(result, catalogue, epoch);
   }
 
   private HypothesisSearch.Result search(List<ColumnKey> keys) {
@@ -158,19 +169,13 @@ public final class Diagnoser {
     return EvidenceColumn.of(model, finding, catalogue.faults());
   }
 
-  private List<Suspect> suspects(List<DatedFinding> findings) {
-    List<EvidenceColumn<?>> used = columnsOf(findings);
-    List<Suspect> suspects = new ArrayList<>();
-    for (Stretch stretch : Stretch.all(catalogue.faults(), used)) {
-      suspects.add(
-          new Suspect(
-              stretch.place(),
-              chance(chain.getLast(), stretch),
-              chance(chain.getFirst(), stretch),
-              shares(stretch.faults(), chain.getLast()),
-              weights(stretch, findings)));
-    }
-    return suspects;
+  private Suspect suspect(Stretch stretch, List<DatedFinding> findings) {
+    return new Suspect(
+        stretch.place(),
+        now(stretch),
+        prior(stretch),
+        shares(stretch.faults(), chain.getLast()),
+        weights(stretch, findings));
   }
 
   /** Neighbouring breaks count as one; that both are there is too rare to be taken off. */
@@ -205,16 +210,11 @@ public final class Diagnoser {
   private List<Doubt> doubts(List<DatedFinding> findings, HypothesisSearch.Result result) {
     double[] fit = new double[findings.size()];
     List<EvidenceColumn<?>> used = columnsOf(findings);
-    for (HypothesisSearch.Leaf leaf : result.leaves()) {
+    Leaves leaves = result.leaves();
+    for (int leaf = 0; leaf < leaves.size(); leaf++) {
       double share = result.share(leaf);
-      if (share > 1e-5) {
-        int[] effects = new int[used.size()];
-        for (FaultClass c : leaf.classes()) {
-          for (int i = 0; i < c.columns().length; i++) {
-            int at = c.columns()[i];
-            effects[at] = used.get(at).combine(effects[at], c.effects()[i]);
-          }
-        }
+      if (share > WORTH_COUNTING) {
+        int[] effects = effects(result, leaf, used);
         for (int i = 0; i < fit.length; i++) {
           fit[i] += share * Math.exp(used.get(i).logLikelihood(effects[i]));
         }
@@ -229,5 +229,19 @@ public final class Diagnoser {
     }
     doubts.sort(Comparator.comparingDouble(Doubt::fit));
     return doubts;
+  }
+
+  /** What the faults of one leaf do together to every finding. */
+  private static int[] effects(
+      HypothesisSearch.Result result, int leaf, List<EvidenceColumn<?>> used) {
+    int[] effects = new int[used.size()];
+    for (int d = 0; d < result.leaves().depth(leaf); d++) {
+      FaultClass c = result.classes()[result.leaves().classAt(leaf, d)];
+      for (int i = 0; i < c.columns().length; i++) {
+        int at = c.columns()[i];
+        effects[at] = used.get(at).combine(effects[at], c.effects()[i]);
+      }
+    }
+    return effects;
   }
 }

@@ -6,7 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import raconteur.core.diagnose.HypothesisSearch.Leaf;
+import java.util.stream.IntStream;
 
 /** Turns the heaviest combinations of classes back into single sets of faults, for planning. */
 final class Expansion {
@@ -14,20 +14,26 @@ final class Expansion {
   private static final int MOST_SINGLES = 300;
   private static final int MOST_IN_A_SET = 12;
   private static final int MOST_SETS = 1200;
+  private static final double WORTH_SORTING = 1e-5;
 
+  private final HypothesisSearch.Result result;
   private final int epoch;
+  private final Map<FaultClass, Occurrence[]> sorted = new HashMap<>();
   private final Map<List<Integer>, Double> sets = new HashMap<>();
 
-  private Expansion(int epoch) {
+  private Expansion(HypothesisSearch.Result result, int epoch) {
+    this.result = result;
     this.epoch = epoch;
   }
 
   static List<Hypothesis> of(HypothesisSearch.Result result, int epoch) {
-    var expansion = new Expansion(epoch);
-    result.leaves().stream()
-        .sorted(Comparator.comparingDouble((Leaf l) -> -l.logWeight()))
+    var expansion = new Expansion(result, epoch);
+    IntStream.range(0, result.leaves().size())
+        .filter(leaf -> result.share(leaf) > WORTH_SORTING)
+        .boxed()
+        .sorted(Comparator.comparingDouble(leaf -> -result.leaves().logWeight(leaf)))
         .limit(MOST_LEAVES)
-        .forEach(leaf -> expansion.leaf(leaf, result.share(leaf)));
+        .forEach(expansion::leaf);
     return expansion.sets.entrySet().stream()
         .sorted(Comparator.comparingDouble(e -> -e.getValue()))
         .limit(MOST_SETS)
@@ -35,29 +41,44 @@ final class Expansion {
         .toList();
   }
 
-  private void leaf(Leaf leaf, double share) {
-    boolean single = leaf.classes().length == 1 && leaf.counts()[0] == 1;
-    int most = single ? MOST_SINGLES : MOST_IN_A_SET;
+  private void leaf(int leaf) {
+    Leaves leaves = result.leaves();
+    int depth = leaves.depth(leaf);
+    boolean single = depth == 1 && leaves.countAt(leaf, 0) == 1;
     double all = 1;
-    for (int i = 0; i < leaf.classes().length; i++) {
-      all *= leaf.classes()[i].sums().choose(leaf.counts()[i]);
+    for (int d = 0; d < depth; d++) {
+      all *= classAt(leaf, d).sums().choose(leaves.countAt(leaf, d));
     }
-    choose(leaf, 0, 0, 0, most, new ArrayList<>(), share / all);
+    int most = single ? MOST_SINGLES : MOST_IN_A_SET;
+    choose(leaf, 0, 0, 0, most, new ArrayList<>(), result.share(leaf) / all);
+  }
+
+  private FaultClass classAt(int leaf, int d) {
+    return result.classes()[result.leaves().classAt(leaf, d)];
+  }
+
+  private Occurrence[] membersByOdds(FaultClass c) {
+    return sorted.computeIfAbsent(
+        c,
+        k -> {
+          Occurrence[] members = k.members().toArray(Occurrence[]::new);
+          Arrays.sort(members, Comparator.comparingDouble(o -> -o.odds()));
+          return members;
+        });
   }
 
   private void choose(
-      Leaf leaf, int at, int taken, int from, int most, List<Integer> faults, double weight) {
-    if (at == leaf.classes().length) {
+      int leaf, int at, int taken, int from, int most, List<Integer> faults, double weight) {
+    if (at == result.leaves().depth(leaf)) {
       List<Integer> set = faults.stream().sorted().distinct().toList();
       sets.merge(set, weight, Double::sum);
       return;
     }
-    if (taken == leaf.counts()[at]) {
+    if (taken == result.leaves().countAt(leaf, at)) {
       choose(leaf, at + 1, 0, 0, most, faults, weight);
       return;
     }
-    Occurrence[] members = leaf.classes()[at].members().toArray(Occurrence[]::new);
-    Arrays.sort(members, Comparator.comparingDouble(o -> -o.odds()));
+    Occurrence[] members = membersByOdds(classAt(leaf, at));
     for (int i = from; i < Math.min(members.length, most); i++) {
       boolean now = members[i].during(epoch);
       if (now) {

@@ -25,37 +25,38 @@ import java.util.Map;
  */
 final class HypothesisSearch {
   private static final double CUT = 25;
-  private static final int MOST_LEAVES = 4_000_000;
 
   private final List<EvidenceColumn<?>> columns;
-  private final List<FaultClass> classes;
-  private final int largest;
-  private final List<Leaf> leaves = new ArrayList<>();
+  private final FaultClass[] classes;
+  private final int[][] effectsAtDepth;
+  private final int[] chosen;
+  private final int[] counts;
+  private final Leaves leaves;
   private final double bestEvidence;
   private double bestLeaf = Double.NEGATIVE_INFINITY;
   private double cutMass;
 
-  /** One combination of classes: which, how many of each, and its log weight; never compared. */
-  record Leaf(FaultClass[] classes, int[] counts, double logWeight) {}
-
   /** All leaves, and an upper bound on the weight of what was cut, relative to e^reference. */
-  record Result(List<Leaf> leaves, double reference, double total, double cut) {
+  record Result(FaultClass[] classes, Leaves leaves, double reference, double total, double cut) {
     /** The share of all sets up to K that was weighed, at least. */
     double weighed() {
       return total / (total + cut);
     }
 
-    double share(Leaf leaf) {
-      return Math.exp(leaf.logWeight() - reference) / total;
+    double share(int leaf) {
+      return Math.exp(leaves.logWeight(leaf) - reference) / total;
     }
   }
 
   private HypothesisSearch(
       List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs, int largest) {
     this.columns = columns;
-    this.largest = largest;
     this.classes = classify(occurrences, columns, epochs);
     this.bestEvidence = columns.stream().mapToDouble(EvidenceColumn::best).sum();
+    this.effectsAtDepth = new int[largest + 1][columns.size()];
+    this.chosen = new int[largest];
+    this.counts = new int[largest];
+    this.leaves = new Leaves(largest);
   }
 
   /**
@@ -63,78 +64,92 @@ final class HypothesisSearch {
    * @param largest K, from 1 to 3
    */
   static Result run(
-      List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs, int largest) {
+      List<Occurrence> occurrences,
+      List<EvidenceColumn<?>> columns,
+      int[] epochs,
+      int largest) {
     if (largest < 1 || largest > 3) {
       throw new IllegalArgumentException("hypotheses have 1 to 3 faults, not " + largest);
     }
     var search = new HypothesisSearch(occurrences, columns, epochs, largest);
-    int[] none = new int[columns.size()];
     double evidence = columns.stream().mapToDouble(c -> c.logLikelihood(0)).sum();
-    search.extend(0, new FaultClass[0], new int[0], none, 0, evidence);
+    search.extend(0, 0, largest, 0, evidence);
     return search.result();
   }
 
-  private static List<FaultClass> classify(
+  private static FaultClass[] classify(
       List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs) {
-    Map<List<Integer>, List<Occurrence>> bySignature = new HashMap<>();
+    Map<Signature, List<Occurrence>> bySignature = new HashMap<>();
     List<FaultClass> classes = new ArrayList<>();
     for (Occurrence occurrence : occurrences) {
-      Integer[] signature = new Integer[columns.size()];
-      for (int i = 0; i < signature.length; i++) {
-        signature[i] =
-            occurrence.during(epochs[i]) ? columns.get(i).effectOf(occurrence.fault()) : 0;
+      int[] effects = new int[columns.size()];
+      for (int i = 0; i < effects.length; i++) {
+        effects[i] = occurrence.during(epochs[i]) ? columns.get(i).effectOf(occurrence.fault()) : 0;
       }
       if (occurrence.exclusive()) {
-        classes.add(new FaultClass(List.of(occurrence), unboxed(Arrays.asList(signature))));
+        classes.add(new FaultClass(List.of(occurrence), effects));
       } else {
         bySignature
-            .computeIfAbsent(Arrays.asList(signature), _ -> new ArrayList<>())
+            .computeIfAbsent(new Signature(effects), _ -> new ArrayList<>())
             .add(occurrence);
       }
     }
-    bySignature.forEach((s, members) -> classes.add(new FaultClass(members, unboxed(s))));
+    bySignature.forEach((s, members) -> classes.add(new FaultClass(members, s.effects)));
     classes.sort(Comparator.comparingDouble((FaultClass c) -> -c.sums().p1()));
-    return classes;
+    return classes.toArray(FaultClass[]::new);
   }
 
-  private static int[] unboxed(List<Integer> signature) {
-    return signature.stream().mapToInt(Integer::intValue).toArray();
+  /** The effects in all columns, compared by content. */
+  private static final class Signature {
+    private final int[] effects;
+
+    Signature(int[] effects) {
+      this.effects = effects;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+      return other instanceof Signature s && Arrays.equals(effects, s.effects);
+    }
+
+    @Override
+    public int hashCode() {
+      return Arrays.hashCode(effects);
+    }
   }
 
   /**
-   * Adds every class from an index on to a combination.
+   * Adds every class from an index on to the combination chosen so far.
    *
-   * @param effects the combination's effect in every column
+   * @param depth how many classes are chosen; their effects together are in this depth's row
+   * @param room how many more faults fit
    * @param logOdds the log of the combination's odds
    * @param evidence the combination's log-likelihood of all findings
    */
-  private void extend(
-      int from, FaultClass[] chosen, int[] counts, int[] effects, double logOdds, double evidence) {
-    int room = largest - Arrays.stream(counts).sum();
-    for (int i = from; i < classes.size() && room > 0; i++) {
-      FaultClass next = classes.get(i);
-      double bound = logOdds + Math.log(next.sums().p1()) + bestEvidence;
-      if (bound < bestLeaf - CUT) {
+  private void extend(int depth, int from, int room, double logOdds, double evidence) {
+    for (int i = from; i < classes.length; i++) {
+      FaultClass next = classes[i];
+      if (logOdds + Math.log(next.sums().p1()) + bestEvidence < bestLeaf - CUT) {
         cutMass += boundOfRest(i, logOdds, room);
         return;
       }
-      if (excluded(next, chosen)) {
+      if (excluded(next, depth)) {
         continue;
       }
-      int[] together = effects.clone();
-      double newEvidence = evidence + apply(next, together);
-      FaultClass[] newChosen = Arrays.copyOf(chosen, chosen.length + 1);
-      newChosen[chosen.length] = next;
+      double newEvidence = evidence + change(next, effectsAtDepth[depth]);
+      chosen[depth] = i;
       for (int m = 1; m <= Math.min(room, next.most()); m++) {
         double odds = next.sums().choose(m);
         if (odds <= 0) {
           break;
         }
-        int[] newCounts = Arrays.copyOf(counts, counts.length + 1);
-        newCounts[counts.length] = m;
+        counts[depth] = m;
         double newLogOdds = logOdds + Math.log(odds);
-        keep(new Leaf(newChosen, newCounts, newLogOdds + newEvidence));
-        extend(i + 1, newChosen, newCounts, together, newLogOdds, newEvidence);
+        keep(depth + 1, newLogOdds + newEvidence);
+        if (room > m) {
+          apply(next, effectsAtDepth[depth], effectsAtDepth[depth + 1]);
+          extend(depth + 1, i + 1, room - m, newLogOdds, newEvidence);
+        }
       }
     }
   }
@@ -142,8 +157,8 @@ final class HypothesisSearch {
   /** Nothing from this class on can weigh more: classes come with falling odds. */
   private double boundOfRest(int from, double logOdds, int room) {
     double sum = 0;
-    for (int i = from; i < classes.size(); i++) {
-      sum += classes.get(i).sums().p1();
+    for (int i = from; i < classes.length; i++) {
+      sum += classes[i].sums().p1();
     }
     double more = 0;
     for (int m = 1; m <= room; m++) {
@@ -152,45 +167,54 @@ final class HypothesisSearch {
     return Math.exp(logOdds + bestEvidence - bestLeaf) * more;
   }
 
-  private static boolean excluded(FaultClass next, FaultClass[] chosen) {
-    for (FaultClass other : chosen) {
-      if (next.excludes(other)) {
+  private boolean excluded(FaultClass next, int depth) {
+    for (int d = 0; d < depth; d++) {
+      if (next.excludes(classes[chosen[d]])) {
         return true;
       }
     }
     return false;
   }
 
-  /** Combines a class into the effects; returns the change of the log-likelihood. */
-  private double apply(FaultClass added, int[] effects) {
+  /** How the log-likelihood changes when a class is added to the given effects. */
+  private double change(FaultClass added, int[] effects) {
     double change = 0;
     for (int i = 0; i < added.columns().length; i++) {
       int at = added.columns()[i];
       EvidenceColumn<?> column = columns.get(at);
       int now = column.combine(effects[at], added.effects()[i]);
       change += column.logLikelihood(now) - column.logLikelihood(effects[at]);
-      effects[at] = now;
     }
     return change;
   }
 
-  private void keep(Leaf leaf) {
-    if (leaf.logWeight() > bestLeaf) {
-      cutMass *= Math.exp(bestLeaf - leaf.logWeight());
-      bestLeaf = leaf.logWeight();
+  private void apply(FaultClass added, int[] effects, int[] together) {
+    System.arraycopy(effects, 0, together, 0, effects.length);
+    for (int i = 0; i < added.columns().length; i++) {
+      int at = added.columns()[i];
+      together[at] = columns.get(at).combine(effects[at], added.effects()[i]);
     }
-    if (leaves.size() < MOST_LEAVES) {
-      leaves.add(leaf);
+  }
+
+  /** Keeps the chosen combination, or counts it as cut where it weighs next to nothing. */
+  private void keep(int depth, double logWeight) {
+    if (logWeight > bestLeaf) {
+      cutMass *= Math.exp(bestLeaf - logWeight);
+      bestLeaf = logWeight;
+    }
+    if (logWeight < bestLeaf - CUT) {
+      cutMass += Math.exp(logWeight - bestLeaf);
     } else {
-      cutMass += Math.exp(leaf.logWeight() - bestLeaf);
+      leaves.add(chosen, counts, depth, logWeight);
     }
   }
 
   private Result result() {
     double total = 0;
-    for (Leaf leaf : leaves) {
-      total += Math.exp(leaf.logWeight() - bestLeaf);
+    for (int leaf = 0; leaf < leaves.size(); leaf++) {
+      total += Math.exp(leaves.logWeight(leaf) - bestLeaf);
     }
-    return new Result(leaves, bestLeaf, total, Double.isNaN(cutMass) ? 0 : cutMass);
+    double cut = Double.isNaN(cutMass) ? 0 : cutMass;
+    return new Result(classes, leaves, bestLeaf, total, cut);
   }
 }

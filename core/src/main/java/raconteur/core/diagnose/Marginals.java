@@ -1,114 +1,173 @@
 package raconteur.core.diagnose;
 
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import raconteur.core.diagnose.FaultClass.PowerSums;
-import raconteur.core.diagnose.HypothesisSearch.Leaf;
-import raconteur.core.fault.Fault;
-import raconteur.core.fault.Place;
+import raconteur.core.fault.FaultCatalogue;
 
 /**
  * What a posterior says of single places and faults: the chance that at least one fault is there
- * now. Exact up to leaves lighter than a billionth of all.
+ * now.
+ *
+ * <p>With g(c, m, p) the chance that m members of class c taken together include a fault at place p,
+ * a combination of classes has one there with chance 1 − Π(1 − g). The sum of the g of all leaves is
+ * gathered once per class and count; only where two classes of one leaf share a place is the overlap
+ * taken off leaf by leaf.
  */
 final class Marginals {
-  private static final double NEGLIGIBLE = 1e-9;
+  private static final double NEGLIGIBLE = 1e-10;
+  private static final int MOST = 4;
 
-  private final List<Fault> faults;
+  private final FaultCatalogue catalogue;
   private final int epoch;
-  private final Map<Place, Double> byPlace = new HashMap<>();
-  private final Map<Integer, Double> byFault = new HashMap<>();
-  private final Map<FaultClass, Members> members = new HashMap<>();
+  private final HypothesisSearch.Result result;
+  private final double[] byPlace;
+  private final double[] byFault;
+  private final Present[][] present;
   private double sound;
 
-  /** The members of a class that are there now: power sums by place, and of all. */
-  private record Members(Map<Place, PowerSums> byPlace, PowerSums all) {}
+  /**
+   * What m members of a class have at places now.
+   *
+   * @param places ascending
+   * @param chances g at each of them
+   * @param none the chance that none of the m is there now
+   */
+  private record Present(int[] places, double[] chances, double none) {
+    double at(int place) {
+      int found = java.util.Arrays.binarySearch(places, place);
+      return found < 0 ? 0 : chances[found];
+    }
+  }
 
-  private Marginals(List<Fault> faults, int epoch) {
-    this.faults = faults;
+  private Marginals(HypothesisSearch.Result result, FaultCatalogue catalogue, int epoch) {
+    this.result = result;
+    this.catalogue = catalogue;
     this.epoch = epoch;
+    this.byPlace = new double[catalogue.places().size()];
+    this.byFault = new double[catalogue.faults().size()];
+    this.present = new Present[result.classes().length][MOST];
   }
 
   /**
    * @param epoch now: only faults there in this epoch count
    */
-  static Marginals of(HypothesisSearch.Result result, List<Fault> faults, int epoch) {
-    var marginals = new Marginals(faults, epoch);
-    Map<FaultClass, double[]> massByCount = new HashMap<>();
-    for (Leaf leaf : result.leaves()) {
-      double share = result.share(leaf);
-      for (int i = 0; i < leaf.classes().length; i++) {
-        massByCount.computeIfAbsent(leaf.classes()[i], _ -> new double[4])[leaf.counts()[i]] +=
-            share;
-      }
-      if (share > NEGLIGIBLE) {
-        marginals.leaf(leaf, share);
-      }
-    }
-    massByCount.forEach(marginals::faults);
+  static Marginals of(HypothesisSearch.Result result, FaultCatalogue catalogue, int epoch) {
+    var marginals = new Marginals(result, catalogue, epoch);
+    marginals.gather();
     return marginals;
   }
 
-  private Members members(FaultClass faultClass) {
-    return members.computeIfAbsent(
-        faultClass,
-        c -> {
-          Map<Place, PowerSums> byPlace = new HashMap<>();
-          PowerSums all = PowerSums.ZERO;
-          for (Occurrence member : c.members()) {
-            if (member.during(epoch)) {
-              Place place = faults.get(member.fault()).place().mendable();
-              byPlace.merge(
-                  place, PowerSums.ZERO.plus(member.odds()), (sums, _) -> sums.plus(member.odds()));
-              all = all.plus(member.odds());
-            }
-          }
-          return new Members(byPlace, all);
-        });
-  }
-
-  private void leaf(Leaf leaf, double share) {
-    Map<Place, Double> without = new HashMap<>();
-    double noneNow = 1;
-    for (int i = 0; i < leaf.classes().length; i++) {
-      FaultClass c = leaf.classes()[i];
-      int m = leaf.counts()[i];
-      Members now = members(c);
-      double all = c.sums().choose(m);
-      for (var entry : now.byPlace().entrySet()) {
-        double avoids = c.sums().minus(entry.getValue()).choose(m) / all;
-        without.merge(entry.getKey(), avoids, (a, b) -> a * b);
+  private void gather() {
+    double[][] mass = new double[result.classes().length][MOST];
+    Leaves leaves = result.leaves();
+    for (int leaf = 0; leaf < leaves.size(); leaf++) {
+      double share = result.share(leaf);
+      int depth = leaves.depth(leaf);
+      double none = 1;
+      for (int d = 0; d < depth; d++) {
+        mass[leaves.classAt(leaf, d)][leaves.countAt(leaf, d)] += share;
+        none *= present(leaves.classAt(leaf, d), leaves.countAt(leaf, d)).none();
       }
-      noneNow *= c.sums().minus(now.all()).choose(m) / all;
+      sound += share * none;
+      if (depth > 1 && share > NEGLIGIBLE) {
+        takeOffOverlap(leaf, depth, share);
+      }
     }
-    without.forEach((place, avoids) -> byPlace.merge(place, share * (1 - avoids), Double::sum));
-    sound += share * noneNow;
-  }
-
-  /** Shares a class's mass among its members: o · e(m−1) without it, over e(m). */
-  private void faults(FaultClass c, double[] massByCount) {
-    for (Occurrence member : c.members()) {
-      if (!member.during(epoch)) {
-        continue;
-      }
-      double share = 0;
-      PowerSums others = c.sums().minus(PowerSums.ZERO.plus(member.odds()));
-      for (int m = 1; m < massByCount.length; m++) {
-        if (massByCount[m] > 0) {
-          share += massByCount[m] * member.odds() * others.choose(m - 1) / c.sums().choose(m);
+    for (int c = 0; c < mass.length; c++) {
+      for (int m = 1; m < MOST; m++) {
+        if (mass[c][m] > 0) {
+          spread(c, m, mass[c][m]);
         }
       }
-      byFault.merge(member.fault(), share, Double::sum);
     }
   }
 
-  double at(Place place) {
-    return Math.min(1, byPlace.getOrDefault(place, 0.0));
+  private Present present(int c, int m) {
+    Present known = present[c][m];
+    if (known == null) {
+      known = makePresent(result.classes()[c], m);
+      present[c][m] = known;
+    }
+    return known;
+  }
+
+  private Present makePresent(FaultClass c, int m) {
+    Map<Integer, PowerSums> sums = new HashMap<>();
+    PowerSums all = PowerSums.ZERO;
+    for (Occurrence member : c.members()) {
+      if (member.during(epoch)) {
+        int place = catalogue.placeOf(member.fault());
+        sums.put(place, sums.getOrDefault(place, PowerSums.ZERO).plus(member.odds()));
+        all = all.plus(member.odds());
+      }
+    }
+    double choices = c.sums().choose(m);
+    int[] places = sums.keySet().stream().mapToInt(Integer::intValue).sorted().toArray();
+    double[] chances = new double[places.length];
+    for (int i = 0; i < places.length; i++) {
+      chances[i] = 1 - c.sums().minus(sums.get(places[i])).choose(m) / choices;
+    }
+    return new Present(places, chances, c.sums().minus(all).choose(m) / choices);
+  }
+
+  /** Where classes of one leaf share a place: 1 − Π(1 − g) in place of the sum of the g. */
+  private void takeOffOverlap(int leaf, int depth, double share) {
+    Leaves leaves = result.leaves();
+    for (int d = 1; d < depth; d++) {
+      Present later = present(leaves.classAt(leaf, d), leaves.countAt(leaf, d));
+      for (int e = 0; e < d; e++) {
+        Present earlier = present(leaves.classAt(leaf, e), leaves.countAt(leaf, e));
+        overlap(later, earlier, share);
+      }
+    }
+    if (depth == 3) {
+      overlapOfThree(leaf, share);
+    }
+  }
+
+  private void overlap(Present one, Present other, double share) {
+    Present few = one.places().length <= other.places().length ? one : other;
+    Present many = few.equals(one) ? other : one;
+    for (int i = 0; i < few.places().length; i++) {
+      byPlace[few.places()[i]] -= share * few.chances()[i] * many.at(few.places()[i]);
+    }
+  }
+
+  private void overlapOfThree(int leaf, double share) {
+    Leaves leaves = result.leaves();
+    Present a = present(leaves.classAt(leaf, 0), leaves.countAt(leaf, 0));
+    Present b = present(leaves.classAt(leaf, 1), leaves.countAt(leaf, 1));
+    Present c = present(leaves.classAt(leaf, 2), leaves.countAt(leaf, 2));
+    for (int i = 0; i < c.places().length; i++) {
+      int place = c.places()[i];
+      byPlace[place] += share * c.chances()[i] * b.at(place) * a.at(place);
+    }
+  }
+
+  /** Shares a class's mass among its places, and among its members: o · e(m−1) without it, over e(m). */
+  private void spread(int c, int m, double mass) {
+    Present here = present(c, m);
+    for (int i = 0; i < here.places().length; i++) {
+      byPlace[here.places()[i]] += mass * here.chances()[i];
+    }
+    FaultClass faultClass = result.classes()[c];
+    double choices = faultClass.sums().choose(m);
+    for (Occurrence member : faultClass.members()) {
+      if (member.during(epoch)) {
+        PowerSums others = faultClass.sums().minus(PowerSums.ZERO.plus(member.odds()));
+        byFault[member.fault()] += mass * member.odds() * others.choose(m - 1) / choices;
+      }
+    }
+  }
+
+  /** The chance of a fault at a place, by its index in the catalogue. */
+  double at(int place) {
+    return Math.clamp(byPlace[place], 0, 1);
   }
 
   double of(int fault) {
-    return byFault.getOrDefault(fault, 0.0);
+    return byFault[fault];
   }
 
   /** The chance that nothing is wrong now. */

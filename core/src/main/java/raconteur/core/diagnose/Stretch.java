@@ -1,10 +1,8 @@
 package raconteur.core.diagnose;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 
 /**
@@ -12,19 +10,22 @@ import raconteur.core.fault.Place;
  * that no finding tells apart, as one stretch of track from its first pin to its last.
  *
  * @param place what is shown
- * @param places the mendable places it stands for
+ * @param places the mendable places it stands for, by index
  * @param faults the faults at those places, by index
  */
-record Stretch(Place place, List<Place> places, List<Integer> faults) {
+record Stretch(Place place, List<Integer> places, List<Integer> faults) {
 
   /** All stretches of a board under the given findings; linear in faults and findings. */
-  static List<Stretch> all(List<Fault> faults, List<EvidenceColumn<?>> columns) {
-    Map<Place, List<Integer>> byPlace = new LinkedHashMap<>();
-    for (int i = 0; i < faults.size(); i++) {
-      byPlace.computeIfAbsent(faults.get(i).place().mendable(), _ -> new ArrayList<>()).add(i);
+  static List<Stretch> all(FaultCatalogue catalogue, List<EvidenceColumn<?>> columns) {
+    List<List<Integer>> byPlace = new ArrayList<>();
+    catalogue.places().forEach(place -> byPlace.add(new ArrayList<>()));
+    for (int i = 0; i < catalogue.faults().size(); i++) {
+      byPlace.get(catalogue.placeOf(i)).add(i);
     }
     List<Stretch> all = new ArrayList<>();
-    byPlace.forEach((place, at) -> join(all, new Stretch(place, List.of(place), at), columns));
+    for (int i = 0; i < byPlace.size(); i++) {
+      join(all, new Stretch(catalogue.places().get(i), List.of(i), byPlace.get(i)), columns);
+    }
     return all;
   }
 
@@ -36,7 +37,7 @@ record Stretch(Place place, List<Place> places, List<Integer> faults) {
         && before.to().equals(after.from())
         && alike(all.getLast(), next, columns)) {
       Stretch last = all.removeLast();
-      List<Place> places = new ArrayList<>(last.places());
+      List<Integer> places = new ArrayList<>(last.places());
       places.addAll(next.places());
       List<Integer> faults = new ArrayList<>(last.faults());
       faults.addAll(next.faults());

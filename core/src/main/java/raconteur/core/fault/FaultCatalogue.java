@@ -3,6 +3,7 @@ package raconteur.core.fault;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -27,14 +28,18 @@ public final class FaultCatalogue {
 
   private final List<Fault> faults;
   private final double[] odds;
-  private final Map<Fault, Integer> index = new HashMap<>();
+  private final List<Place> places;
+  private final int[] placeOfFault;
 
   private FaultCatalogue(List<Fault> faults, double[] odds) {
     this.faults = List.copyOf(faults);
     this.odds = odds;
-    for (int i = 0; i < faults.size(); i++) {
-      index.put(faults.get(i), i);
-    }
+    Map<Place, Integer> index = new LinkedHashMap<>();
+    this.placeOfFault =
+        faults.stream()
+            .mapToInt(f -> index.computeIfAbsent(f.place().mendable(), _ -> index.size()))
+            .toArray();
+    this.places = List.copyOf(index.keySet());
   }
 
   /** Lists the faults of a board. */
@@ -56,9 +61,14 @@ public final class FaultCatalogue {
     return odds[fault];
   }
 
-  /** The index of a fault, −1 where the board cannot have it. */
-  public int indexOf(Fault fault) {
-    return index.getOrDefault(fault, -1);
+  /** Everything that can be mended, in the order of the faults. */
+  public List<Place> places() {
+    return places;
+  }
+
+  /** The index of the place where a fault is mended. */
+  public int placeOf(int fault) {
+    return placeOfFault[fault];
   }
 
   private static final class Worker {

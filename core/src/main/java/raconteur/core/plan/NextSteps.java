@@ -39,18 +39,13 @@ public final class NextSteps {
   private final Predictor predictor;
   private final Costs costs;
   private final List<Place> places;
-  private final int[] placeOfFault;
 
   public NextSteps(Board board, FaultCatalogue catalogue, Predictor predictor, Costs costs) {
     this.board = board;
     this.catalogue = catalogue;
     this.predictor = predictor;
     this.costs = costs;
-    this.places = catalogue.faults().stream().map(f -> f.place().mendable()).distinct().toList();
-    Map<Place, Integer> index = new HashMap<>();
-    places.forEach(place -> index.put(place, index.size()));
-    this.placeOfFault =
-        catalogue.faults().stream().mapToInt(f -> index.get(f.place().mendable())).toArray();
+    this.places = catalogue.places();
   }
 
   /** A test with what it is worth. */
@@ -187,8 +182,8 @@ public final class NextSteps {
     void add(Hypothesis hypothesis) {
       weight += hypothesis.probability();
       for (int i = 0; i < hypothesis.faults().size(); i++) {
-        int place = placeOfFault[hypothesis.faults().get(i)];
-        boolean counted = i > 0 && placeOfFault[hypothesis.faults().get(0)] == place;
+        int place = catalogue.placeOf(hypothesis.faults().get(i));
+        boolean counted = i > 0 && catalogue.placeOf(hypothesis.faults().get(0)) == place;
         if (!counted) {
           byPlace[place] += hypothesis.probability();
         }

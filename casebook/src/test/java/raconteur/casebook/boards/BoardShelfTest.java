@@ -1,0 +1,59 @@
+package raconteur.casebook.boards;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import raconteur.core.board.Depth;
+import raconteur.core.data.Loaded;
+
+class BoardShelfTest {
+  private static final String SHEET =
+      """
+      {"format": "raconteur-board/1", "id": "marram-310", "machine": "Marram 310", "revision": "1",
+       "title": "Marram 310 terminal", "blocks": ["power", "cpu"],
+       "parts": [{"part": "U1", "device": "74LS04", "block": "cpu"}]}
+      """;
+
+  @TempDir private Path folder;
+
+  @Test
+  void theUsersBoardsStandBesideTheShippedOnes() throws IOException {
+    Path boards = folder.resolve("boards");
+    BoardShelf shelf = BoardShelf.of(boards);
+    Path file = Files.writeString(folder.resolve("my board.json"), SHEET);
+    assertThat(shelf.add(file)).isInstanceOf(Loaded.Ok.class);
+    BoardShelf again = BoardShelf.of(boards);
+    assertThat(again.boards()).hasSize(3);
+    assertThat(again.find("marram-310").orElseThrow().depth()).isEqualTo(Depth.SHEET);
+  }
+
+  @Test
+  void aBadFileIsRefusedAndNothingIsCopied() throws IOException {
+    Path boards = folder.resolve("boards");
+    Path file = Files.writeString(folder.resolve("bad.json"), SHEET.replace("74LS04", "XYZ"));
+    assertThat(BoardShelf.of(boards).add(file)).isInstanceOf(Loaded.Refused.class);
+    assertThat(boards).doesNotExist();
+  }
+
+  @Test
+  void aBadFileInTheFolderIsListedAndTheOthersStillLoad() throws IOException {
+    Files.writeString(folder.resolve("a.json"), "{");
+    Files.writeString(folder.resolve("b.json"), SHEET);
+    Files.write(folder.resolve("c.json"), new byte[] {(byte) 0xff, (byte) 0xfe, 0, 1, 2});
+    BoardShelf shelf = BoardShelf.of(folder);
+    assertThat(shelf.find("marram-310")).isPresent();
+    assertThat(shelf.issues()).hasSize(2);
+  }
+
+  @Test
+  void aFileThatIsNotThereIsSaidToBeNotThere() {
+    assertThat(BoardShelf.read(folder.resolve("nowhere.json")))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused -> assertThat(refused.summary()).contains("there is no such file"));
+  }
+}

@@ -1,0 +1,63 @@
+package raconteur.core.diagnose;
+
+import java.util.Arrays;
+
+/**
+ * Combinations of classes with how many of each, packed: a search makes some hundred thousand of
+ * them for every reading.
+ */
+final class Leaves {
+  private static final int COUNT_BITS = 2;
+  private static final int COUNT_MASK = 3;
+  private static final int NOTHING = -1;
+
+  private final int width;
+  private int size;
+  private int[] packed = new int[1024];
+  private double[] logWeights = new double[512];
+
+  /**
+   * @param width the most classes in one combination
+   */
+  Leaves(int width) {
+    this.width = width;
+  }
+
+  void add(int[] classes, int[] counts, int depth, double logWeight) {
+    if (size == logWeights.length) {
+      logWeights = Arrays.copyOf(logWeights, size * 2);
+    }
+    if ((size + 1) * width > packed.length) {
+      packed = Arrays.copyOf(packed, packed.length * 2);
+    }
+    for (int d = 0; d < width; d++) {
+      packed[size * width + d] = d < depth ? classes[d] << COUNT_BITS | counts[d] : NOTHING;
+    }
+    logWeights[size++] = logWeight;
+  }
+
+  int size() {
+    return size;
+  }
+
+  double logWeight(int leaf) {
+    return logWeights[leaf];
+  }
+
+  /** How many classes a combination has. */
+  int depth(int leaf) {
+    int depth = 0;
+    while (depth < width && packed[leaf * width + depth] != NOTHING) {
+      depth++;
+    }
+    return depth;
+  }
+
+  int classAt(int leaf, int d) {
+    return packed[leaf * width + d] >> COUNT_BITS;
+  }
+
+  int countAt(int leaf, int d) {
+    return packed[leaf * width + d] & COUNT_MASK;
+  }
+}

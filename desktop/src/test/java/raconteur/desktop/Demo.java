@@ -1,0 +1,26 @@
+package raconteur.desktop;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.concurrent.Executor;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.casebook.demo.DemoCases;
+import raconteur.casebook.store.Casebook;
+import raconteur.casebook.store.Outcome;
+import raconteur.desktop.app.Workshop;
+
+/** The demo casebook for tests, in a folder of its own, everything worked out at once. */
+public final class Demo {
+  private Demo() {}
+
+  public static Workshop in(Path folder) {
+    return in(folder, Runnable::run);
+  }
+
+  public static Workshop in(Path folder, Executor worker) {
+    var opened = Casebook.open(folder.resolve("demo.casebook"), Clock.systemUTC());
+    Casebook book = ((Outcome.Done<Casebook>) opened).value();
+    DemoCases.fill(book);
+    return new Workshop(book, BoardShelf.of(folder.resolve("boards")), worker, Runnable::run);
+  }
+}

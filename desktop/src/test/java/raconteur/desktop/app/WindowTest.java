@@ -1,0 +1,219 @@
+package raconteur.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+import raconteur.desktop.Demo;
+import raconteur.desktop.theme.Theme;
+
+/** The real window on the demo casebook, driven by keyboard. */
+@ExtendWith(ApplicationExtension.class)
+class WindowTest {
+  @TempDir private static Path folder;
+  private final AtomicReference<Optional<Frame>> frame = new AtomicReference<>(Optional.empty());
+  private final AtomicReference<Optional<Workshop>> workshop =
+      new AtomicReference<>(Optional.empty());
+  private Path csv = Path.of("");
+
+  @Start
+  void start(Stage stage) throws Exception {
+    Path own = Files.createTempDirectory(folder, "case");
+    csv = own.resolve("odds.csv");
+    Theme.prepare();
+    Frame shown =
+        new Frame(
+            new FilePicker() {
+              @Override
+              public Optional<Path> toRead(String title, String kind, String pattern) {
+                return Optional.empty();
+              }
+
+              @Override
+              public Optional<Path> toWrite(String title, String proposedName) {
+                return Optional.of(csv);
+              }
+            });
+    Scene scene = new Scene(shown, 1280, 800);
+    Theme.dress(scene);
+    stage.setScene(scene);
+    stage.setX(0);
+    stage.setY(0);
+    stage.setWidth(1280);
+    stage.setHeight(800);
+    shown.bindKeys();
+    stage.show();
+    Workshop made = Demo.in(own);
+    shown.open(made);
+    frame.set(Optional.of(shown));
+    workshop.set(Optional.of(made));
+  }
+
+  @AfterEach
+  void close() {
+    workshop.get().orElseThrow().casebook().close();
+  }
+
+  private static <T> T fx(Callable<T> work) {
+    return WaitForAsyncUtils.waitForAsyncFx(20_000, work);
+  }
+
+  private Node focused() {
+    return fx(() -> frame.get().orElseThrow().getScene().getFocusOwner());
+  }
+
+  private static String echo(FxRobot robot) {
+    return robot.lookup("#echo").queryAs(Label.class).getText();
+  }
+
+  private static String typed(FxRobot robot) {
+    return robot.lookup("#bench-line").queryAs(TextField.class).getText();
+  }
+
+  private static void openCase13(FxRobot robot) {
+    robot.push(KeyCode.CONTROL, KeyCode.DIGIT1);
+    WaitForAsyncUtils.waitForFxEvents();
+    robot.push(KeyCode.ENTER);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private int entriesOfCase13() {
+    return workshop.get().orElseThrow().casebook().find(13).orElseThrow().entries().size();
+  }
+
+  @Test
+  void aBoardGoesFromShelfToBenchAndAReadingIsLoggedByKeyboardAlone(FxRobot robot) {
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(focused()).isInstanceOf(TableView.class);
+    openCase13(robot);
+    assertThat(focused().getId()).isEqualTo("bench-line");
+    int before = entriesOfCase13();
+    robot.write("u39.7 l");
+    assertThat(echo(robot)).contains("U39.7 (1Y, net MA2)").contains("low");
+    robot.push(KeyCode.ENTER);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(entriesOfCase13()).isEqualTo(before + 1);
+    assertThat(typed(robot)).isEmpty();
+    ListView<?> suspects =
+        robot.lookup(n -> "Suspects".equals(n.getAccessibleText())).queryAs(ListView.class);
+    assertThat(suspects.getItems().getFirst().toString()).contains("[place=U39,");
+  }
+
+  @Test
+  void aRefusedLineStaysWhereItWasTypedAndTabCompletes(FxRobot robot) {
+    openCase13(robot);
+    int before = entriesOfCase13();
+    robot.write("U14.3 wobbly");
+    robot.push(KeyCode.ENTER);
+    assertThat(typed(robot)).isEqualTo("U14.3 wobbly");
+    assertThat(echo(robot)).contains("“wobbly” is not what the probe shows");
+    fx(
+        () -> {
+          robot.lookup("#bench-line").queryAs(TextField.class).setText("U14.3 fl");
+          robot.lookup("#bench-line").queryAs(TextField.class).end();
+          return 0;
+        });
+    robot.push(KeyCode.TAB);
+    assertThat(typed(robot)).isEqualTo("U14.3 floating ");
+    assertThat(entriesOfCase13()).isEqualTo(before);
+  }
+
+  @Test
+  void anOutcomeOfTheNextStepIsOneKey(FxRobot robot) {
+    openCase13(robot);
+    int before = entriesOfCase13();
+    robot.push(KeyCode.F2);
+    WaitForAsyncUtils.waitForFxEvents();
+    boolean logged = entriesOfCase13() == before + 1;
+    boolean begun = !typed(robot).isEmpty();
+    assertThat(logged || begun).isTrue();
+  }
+
+  @Test
+  void anOddReadingIsAskedAboutAndKeptOnTheSecondEnter(FxRobot robot) {
+    openCase13(robot);
+    int before = entriesOfCase13();
+    robot.write("5V 90");
+    robot.push(KeyCode.ENTER);
+    assertThat(echo(robot)).contains("is that meant?");
+    assertThat(entriesOfCase13()).isEqualTo(before);
+    robot.push(KeyCode.ENTER);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(entriesOfCase13()).isEqualTo(before + 1);
+  }
+
+  @Test
+  void tenThousandPastedCharactersAreRefusedAndKept(FxRobot robot) {
+    openCase13(robot);
+    String junk = "junk\u0007 ".repeat(1666) + "end!";
+    fx(
+        () -> {
+          robot.lookup("#bench-line").queryAs(TextField.class).setText(junk);
+          return 0;
+        });
+    robot.push(KeyCode.ENTER);
+    assertThat(echo(robot)).contains("at most 400 characters");
+    assertThat(typed(robot)).hasSizeGreaterThan(8000);
+  }
+
+  @Test
+  void theBoardIsTurnedOverAndTheStepEnlargedByKey(FxRobot robot) {
+    openCase13(robot);
+    robot.push(KeyCode.F9);
+    assertThat(robot.lookup("Underside, as seen when turned over").tryQuery()).isPresent();
+    robot.push(KeyCode.F8);
+    Node large = robot.lookup(n -> "Arm's length".equals(n.getAccessibleText())).query();
+    assertThat(large.isVisible()).isTrue();
+    robot.push(KeyCode.ESCAPE);
+    assertThat(large.isVisible()).isFalse();
+  }
+
+  @Test
+  void aNewBoardIsTakenInByKeyboard(FxRobot robot) {
+    robot.push(KeyCode.CONTROL, KeyCode.N);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(focused().getId()).isEqualTo("owner");
+    robot.write("Saltmarsh Library");
+    robot.push(KeyCode.TAB);
+    robot.write("no picture");
+    robot.push(KeyCode.TAB);
+    robot.push(KeyCode.TAB);
+    robot.push(KeyCode.ENTER);
+    WaitForAsyncUtils.waitForFxEvents();
+    var made = workshop.get().orElseThrow().casebook().find(15).orElseThrow();
+    assertThat(made.header().owner()).isEqualTo("Saltmarsh Library");
+    assertThat(made.header().complaint()).isEqualTo("no picture");
+    assertThat(focused().getId()).isEqualTo("bench-line");
+  }
+
+  @Test
+  void theCountsAreShownAndExported(FxRobot robot) throws Exception {
+    robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
+    WaitForAsyncUtils.waitForFxEvents();
+    TableView<?> counts =
+        robot.lookup(n -> "Counts".equals(n.getAccessibleText())).queryTableView();
+    assertThat(counts.getItems()).hasSize(5);
+    robot.clickOn("Export as CSV …");
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(Files.readString(csv)).contains("quillon-kittiwake-b,U13,QM-11,7,2,2");
+  }
+}
