@@ -64,10 +64,7 @@ final class HypothesisSearch {
    * @param largest K, from 1 to 3
    */
   static Result run(
-      List<Occurrence> occurrences,
-      List<EvidenceColumn<?>> columns,
-      int[] epochs,
-      int largest) {
+      List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs, int largest) {
     if (largest < 1 || largest > 3) {
       throw new IllegalArgumentException("hypotheses have 1 to 3 faults, not " + largest);
     }
@@ -89,9 +86,7 @@ final class HypothesisSearch {
       if (occurrence.exclusive()) {
         classes.add(new FaultClass(List.of(occurrence), effects));
       } else {
-        bySignature
-            .computeIfAbsent(new Signature(effects), _ -> new ArrayList<>())
-            .add(occurrence);
+        bySignature.computeIfAbsent(new Signature(effects), _ -> new ArrayList<>()).add(occurrence);
       }
     }
     bySignature.forEach((s, members) -> classes.add(new FaultClass(members, s.effects)));

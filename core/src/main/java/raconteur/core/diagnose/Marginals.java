@@ -9,10 +9,10 @@ import raconteur.core.fault.FaultCatalogue;
  * What a posterior says of single places and faults: the chance that at least one fault is there
  * now.
  *
- * <p>With g(c, m, p) the chance that m members of class c taken together include a fault at place p,
- * a combination of classes has one there with chance 1 − Π(1 − g). The sum of the g of all leaves is
- * gathered once per class and count; only where two classes of one leaf share a place is the overlap
- * taken off leaf by leaf.
+ * <p>With g(c, m, p) the chance that m members of class c taken together include a fault at place
+ * p, a combination of classes has one there with chance 1 − Π(1 − g). The sum of the g of all
+ * leaves is gathered once per class and count; only where two classes of one leaf share a place is
+ * the overlap taken off leaf by leaf.
  */
 final class Marginals {
   private static final double NEGLIGIBLE = 1e-10;
@@ -145,7 +145,10 @@ final class Marginals {
     }
   }
 
-  /** Shares a class's mass among its places, and among its members: o · e(m−1) without it, over e(m). */
+  /**
+   * Shares a class's mass among its places, and among its members: o · e(m−1) without it, over
+   * e(m).
+   */
   private void spread(int c, int m, double mass) {
     Present here = present(c, m);
     for (int i = 0; i < here.places().length; i++) {

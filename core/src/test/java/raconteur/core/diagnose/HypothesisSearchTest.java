@@ -86,7 +86,9 @@ class HypothesisSearchTest {
     assertThat(result.weighed()).isGreaterThan(0.999999);
     brute.forEach(
         (place, mass) ->
-            assertThat(marginals.at(catalogue.places().indexOf(place))).as("%s", place).isCloseTo(mass / total, within(1e-6)));
+            assertThat(marginals.at(catalogue.places().indexOf(place)))
+                .as("%s", place)
+                .isCloseTo(mass / total, within(1e-6)));
     assertThat(brute).hasSizeGreaterThan(5);
   }
 

@@ -17,16 +17,32 @@ import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
 
 /**
- * How long a reading takes to be answered on the Kittiwake, beside a plain enumeration of every pair
- * of faults in the same run. Started by {@code ./benchmark}; not a test.
+ * How long a reading takes to be answered on the Kittiwake, beside a plain enumeration of every
+ * pair of faults in the same run. Started by {@code ./benchmark}; not a test.
  */
 public final class RefreshBenchmark {
   private static final int ROUNDS = 7;
   private static final String[] STORY = {
-    "screen blank", "5V gnd 310 ohm", "5V 4.94", "12V 12.1", "-5V -5.1", "flash none",
-    "U8.17 toggling", "U8.18 high", "U13.13 high", "U13.14 high", "swap U13 good changed",
-    "mended U13 replaced", "screen garbage", "flash 3 3 7", "flash 5 3 6", "U38.7 toggling",
-    "U38.9 toggling", "U39.9 toggling", "U40.7 toggling", "U39.7 low"
+    "screen blank",
+    "5V gnd 310 ohm",
+    "5V 4.94",
+    "12V 12.1",
+    "-5V -5.1",
+    "flash none",
+    "U8.17 toggling",
+    "U8.18 high",
+    "U13.13 high",
+    "U13.14 high",
+    "swap U13 good changed",
+    "mended U13 replaced",
+    "screen garbage",
+    "flash 3 3 7",
+    "flash 5 3 6",
+    "U38.7 toggling",
+    "U38.9 toggling",
+    "U39.9 toggling",
+    "U40.7 toggling",
+    "U39.7 low"
   };
 
   private RefreshBenchmark() {}
@@ -102,14 +118,16 @@ public final class RefreshBenchmark {
     }
     long start = System.nanoTime();
     HypothesisSearch.Result result = HypothesisSearch.run(all, columns, epochs, 2);
-    double byClasses = Marginals.of(result, catalogue, telling.epoch())
+    double byClasses =
+        Marginals.of(result, catalogue, telling.epoch())
             .at(catalogue.places().indexOf(new Place.OfPart("U39")));
     long middle = System.nanoTime();
     double bySets = enumerate(all, columns, epochs, catalogue, telling.epoch());
     long end = System.nanoTime();
     System.out.printf(
         Locale.ROOT,
-        "one posterior by classes %.1f ms (U39 %.6f), by plain enumeration of %d pairs %.1f ms (U39 %.6f)%n",
+        "one posterior by classes %.1f ms (U39 %.6f), by plain enumeration of %d pairs %.1f ms (U39"
+            + " %.6f)%n",
         (middle - start) / 1e6,
         byClasses,
         (long) all.size() * (all.size() - 1) / 2,
