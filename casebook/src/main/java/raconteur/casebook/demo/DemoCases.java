@@ -17,6 +17,6 @@ public final class DemoCases {
 
   /** Fills an empty casebook with the demo's cases. */
   public static void fill(Casebook casebook) {
-    shipped().forEach(casebook::adopt);
+    casebook.adopt(shipped());
   }
 }

@@ -167,15 +167,17 @@ public final class Casebook implements AutoCloseable {
         "Number " + number + " is taken; the next free one is " + nextNumber() + ".");
   }
 
-  /** Takes in a whole case as it is, for the demo and for imports. */
-  public synchronized Outcome<Case> adopt(Case adopted) {
+  /** Takes in whole cases as they are, for the demo and for imports: all of them or none. */
+  public synchronized Outcome<Integer> adopt(List<Case> adopted) {
     return writing(
         h -> {
-          insert(h, adopted.header());
-          adopted.entries().forEach(e -> insert(h, adopted.header().number(), e));
-          return adopted;
+          for (Case one : adopted) {
+            insert(h, one.header());
+            one.entries().forEach(e -> insert(h, one.header().number(), e));
+          }
+          return adopted.size();
         },
-        "Number " + adopted.header().number() + " is taken.");
+        "A number among these cases is taken.");
   }
 
   /** Adds a line to a case's story. */

@@ -29,7 +29,7 @@ public final class Diagnoser {
   private static final int MOST_SUSPECTS = 150;
   private static final double SUSPECT_ABOVE = 0.001;
   private static final double CLEARED_DECIBANS = -6;
-  private static final double DOUBTFUL_FIT = 0.12;
+  private static final double DOUBTFUL_FIT = 0.05;
   private static final double WORTH_COUNTING = 1e-5;
 
   private final Board board;

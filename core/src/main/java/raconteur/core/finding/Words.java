@@ -244,7 +244,8 @@ final class Words {
   }
 
   private <T> T choose(String what, Collection<String> accepted, Function<String, T> meaning) {
-    offer(accepted);
+    // One-letter short forms are understood but not offered.
+    offer(accepted.stream().filter(c -> c.length() > 1).toList());
     if (!more()) {
       throw new Halt(
           new Understanding.Unfinished("Next comes " + what + listIfShort(accepted) + "."));
@@ -266,13 +267,18 @@ final class Words {
   private Halt unknown(String word, String what, Collection<String> accepted) {
     String near =
         accepted.size() <= 12
-            ? "; accepted are " + String.join(", ", accepted)
+            ? "; accepted are " + spelledOut(accepted)
             : "; near it are " + String.join(", ", nearest(word, accepted));
     return refuse("“" + clip(word) + "” is not " + what + near + ".");
   }
 
   private static String listIfShort(Collection<String> accepted) {
-    return accepted.size() <= 12 ? ": " + String.join(", ", accepted) : "";
+    return accepted.size() <= 12 ? ": " + spelledOut(accepted) : "";
+  }
+
+  private static String spelledOut(Collection<String> accepted) {
+    boolean words = accepted.stream().anyMatch(c -> c.length() > 2);
+    return String.join(", ", accepted.stream().filter(c -> !words || c.length() > 1).toList());
   }
 
   private static List<String> nearest(String word, Collection<String> accepted) {

@@ -298,10 +298,6 @@ final class StepWords {
         why,
         List.of(
             new Step.Outcome(
-                "done",
-                "mended " + mend.line(),
-                "",
-                1,
-                "a new epoch begins; run the failing test again")));
+                "done", "mended " + mend.line(), "", 1, "then run the failing test again")));
   }
 }

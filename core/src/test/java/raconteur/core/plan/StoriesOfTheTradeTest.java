@@ -6,6 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
+import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.History;
@@ -154,5 +155,31 @@ class StoriesOfTheTradeTest {
   void withoutAnyFindingTheUsualSuspectsLead() {
     Diagnosis diagnosis = tell();
     assertThat(leader(diagnosis)).isEqualTo(new Place.OfPart("U13"));
+  }
+
+  /** A parts list with blocks and experience is enough to begin with. */
+  @Test
+  void aBoardKnownOnlyAsASheetIsReasonedAboutByBlocksAndFlashTable() {
+    Board sheet =
+        Boards.parse(
+            """
+            {"format": "raconteur-board/1", "id": "sheet", "machine": "Sheet", "revision": "1",
+             "title": "Sheet", "blocks": ["power", "rom", "ram"],
+             "parts": [
+               {"part": "VR1", "device": "7805", "block": "power"},
+               {"part": "U2", "device": "2364", "block": "rom", "socket": "single wipe"},
+               {"part": "U3", "device": "4116", "block": "ram", "socket": "single wipe"},
+               {"part": "U4", "device": "4116", "block": "ram", "socket": "single wipe"}],
+             "dead test": {"flashes": [{"count": 1, "part": "U3"}, {"count": 2, "part": "U4"}]},
+             "symptoms": [
+               {"symptom": "garbage", "title": "Garbage", "chances": {"rom": 0.3, "ram": 0.7},
+                "origin": "made up for tests"},
+               {"symptom": "works", "title": "Works", "chances": {"power": 0.01},
+                "origin": "made up for tests"}]}
+            """);
+    Advisor advisor = new Advisor(sheet, History.NONE, 2);
+    var advice = advisor.advise(Stories.of("screen garbage", "flash 2 2", "U4.14 low"));
+    assertThat(leader(advice.diagnosis())).isEqualTo(new Place.OfPart("U4"));
+    assertThat(advisor.nextSteps(advice)).isNotEmpty();
   }
 }

@@ -8,6 +8,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.stage.Window;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Theme;
 
 /** All keys and one example of every bench line. */
 final class KeysDialog {
@@ -39,6 +40,7 @@ final class KeysDialog {
     dialog.initOwner(owner);
     dialog.setTitle("Keys and bench lines");
     dialog.getDialogPane().setContent(new HBox(36, left, lines));
+    Theme.dressDialog(dialog.getDialogPane(), owner);
     dialog.showAndWait();
   }
 }

@@ -1,6 +1,7 @@
 package raconteur.desktop.app;
 
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
@@ -17,15 +18,17 @@ import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
 import raconteur.desktop.theme.Theme;
 
-/** The window. It is shown first; the casebook is opened behind it. */
+/** The window. The casebook is opened on a thread of its own while the toolkit starts. */
 public final class RaconteurApp extends Application {
   private static final AtomicReference<Optional<LaunchPlan>> PLAN =
       new AtomicReference<>(Optional.empty());
+  private static final AtomicReference<CompletableFuture<Outcome<Workshop>>> OPENING =
+      new AtomicReference<>(new CompletableFuture<>());
   private static final Duration LOOK_AT_FILE = Duration.seconds(2);
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
 
-  private final ExecutorService worker =
+  private static final ExecutorService WORKER =
       Executors.newSingleThreadExecutor(
           r -> {
             Thread thread = new Thread(r, "working it out");
@@ -38,6 +41,8 @@ public final class RaconteurApp extends Application {
   /** Opens the window and waits until it is closed; false where it could not be shown. */
   public static boolean open(LaunchPlan plan) {
     PLAN.set(Optional.of(plan));
+    OPENING.set(
+        CompletableFuture.supplyAsync(() -> workshop(plan, WORKER, Platform::runLater), WORKER));
     Application.launch(RaconteurApp.class);
     return true;
   }
@@ -55,21 +60,18 @@ public final class RaconteurApp extends Application {
     stage.setMinHeight(700);
     stage.setScene(scene);
     stage.show();
-    worker.execute(() -> openCasebook(plan, frame));
+    var _ =
+        OPENING.get().thenAccept(opened -> Platform.runLater(() -> opened(plan, frame, opened)));
   }
 
-  private void openCasebook(LaunchPlan plan, Frame frame) {
-    Outcome<Workshop> opened = workshop(plan, worker, Platform::runLater);
-    Platform.runLater(
-        () -> {
-          switch (opened) {
-            case Outcome.Failed<Workshop> failed -> frame.refuse(failed.sentence());
-            case Outcome.Done<Workshop>(Workshop workshop) -> opened(frame, workshop);
-          }
-          if (plan.timeStart()) {
-            printStart();
-          }
-        });
+  private void opened(LaunchPlan plan, Frame frame, Outcome<Workshop> opened) {
+    switch (opened) {
+      case Outcome.Failed<Workshop> failed -> frame.refuse(failed.sentence());
+      case Outcome.Done<Workshop>(Workshop workshop) -> opened(frame, workshop);
+    }
+    if (plan.timeStart()) {
+      printStart();
+    }
   }
 
   /** Opens casebook and boards; used by the window and by whatever draws it without one. */
@@ -126,7 +128,7 @@ public final class RaconteurApp extends Application {
 
   @Override
   public void stop() {
-    worker.shutdownNow();
+    WORKER.shutdownNow();
     casebook.ifPresent(Casebook::close);
   }
 }

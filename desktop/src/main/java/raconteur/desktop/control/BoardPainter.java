@@ -21,7 +21,7 @@ final class BoardPainter {
   private static final double SUSPICION_SHOWN = 0.02;
   private static final double PERCENT_SHOWN = 0.05;
   private static final double LABEL_PIXELS = 11;
-  private static final double SMALLEST_LABEL_PIXELS = 6.5;
+  private static final double SMALLEST_LABEL_PIXELS = 6;
 
   private final GraphicsContext g;
   private final Board board;

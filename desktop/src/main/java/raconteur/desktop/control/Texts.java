@@ -26,6 +26,7 @@ public final class Texts {
   public static Button button(String text, Runnable action, String... styleClasses) {
     Button button = new Button(text);
     button.getStyleClass().addAll(styleClasses);
+    button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     button.setOnAction(e -> action.run());
     return button;
   }

@@ -3,19 +3,14 @@ package raconteur.desktop.odds;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TableColumn;
-import javafx.scene.control.TableView;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -23,8 +18,8 @@ import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import raconteur.core.board.Board;
 import raconteur.core.odds.Tally;
+import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
-import raconteur.desktop.control.TipCell;
 
 /** What failed, per revision and position, as a picture and as the table behind it. */
 public final class OddsView extends VBox {
@@ -32,7 +27,11 @@ public final class OddsView extends VBox {
   private final ChoiceBox<Board> revision = new ChoiceBox<>();
   private final Label summary = Texts.label("");
   private final CountsChart chart = new CountsChart();
-  private final TableView<Tally.Row> table = new TableView<>();
+  private final RowTable<Tally.Row> table =
+      new RowTable<>(
+          "Counts",
+          "Nothing counted yet: close a case (“gone home”) whose story says what was found or"
+              + " replaced.");
   private final Label notice = Texts.label("", "faint");
   private Optional<Tally> tally = Optional.empty();
 
@@ -62,23 +61,7 @@ public final class OddsView extends VBox {
         .selectedItemProperty()
         .addListener((observed, before, board) -> show(Optional.ofNullable(board)));
     columns();
-    table.setAccessibleText("Counts");
-    table.setPlaceholder(
-        Texts.label(
-            "Nothing counted yet: close a case (“gone home”) whose story says what was found or"
-                + " replaced."));
-    table.setOnKeyPressed(
-        e -> {
-          if (e.getCode() == KeyCode.ENTER) {
-            openCase(onCase);
-          }
-        });
-    table.setOnMouseClicked(
-        e -> {
-          if (e.getClickCount() == 2) {
-            openCase(onCase);
-          }
-        });
+    table.setOnOpen(row -> onCase.accept(row.caseNumbers().getLast()));
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head =
@@ -102,10 +85,10 @@ public final class OddsView extends VBox {
   }
 
   private void columns() {
-    column("Position", 110, Tally.Row::position);
-    column("Device", 110, Tally.Row::device);
-    column("Boards", 90, row -> row.affected() + " of " + boards());
-    column(
+    table.column("Position", 110, Tally.Row::position);
+    table.column("Device", 110, Tally.Row::device);
+    table.column("Boards", 90, row -> row.affected() + " of " + boards());
+    table.column(
         "95 % interval",
         130,
         row ->
@@ -116,33 +99,22 @@ public final class OddsView extends VBox {
                         String.format(
                             Locale.ROOT, "%.0f to %.0f %%", i.low() * 100, i.high() * 100))
                 .orElse(""));
-    column("Replaced", 90, row -> String.valueOf(row.replaced()));
-    column(
+    table.column("Replaced", 90, row -> String.valueOf(row.replaced()));
+    table.column(
         "Found to be",
         240,
         row ->
             row.faults().entrySet().stream()
                 .map(f -> f.getKey() + " " + f.getValue())
                 .collect(Collectors.joining(", ")));
-    column(
+    table.column(
         "Cases (Enter opens the latest)",
         240,
         row -> row.caseNumbers().stream().map(String::valueOf).collect(Collectors.joining(", ")));
-    table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
   }
 
   private int boards() {
     return tally.map(Tally::boards).orElse(0);
-  }
-
-  private void column(String title, double width, Function<Tally.Row, String> text) {
-    TableColumn<Tally.Row, String> column = new TableColumn<>(title);
-    column.setPrefWidth(width);
-    column.setSortable(false);
-    column.setReorderable(false);
-    column.setCellValueFactory(cell -> new ReadOnlyStringWrapper(text.apply(cell.getValue())));
-    column.setCellFactory(shown -> new TipCell<>());
-    table.getColumns().add(column);
   }
 
   /** Counts again. */
@@ -170,13 +142,6 @@ public final class OddsView extends VBox {
                   + " with a fault or a replaced part at the position, the line its 95 % interval"
                   + " (Clopper and Pearson); these counts move the odds of the next board.");
         });
-  }
-
-  private void openCase(IntConsumer onCase) {
-    Tally.Row row = table.getSelectionModel().getSelectedItem();
-    if (row != null && !row.caseNumbers().isEmpty()) {
-      onCase.accept(row.caseNumbers().getLast());
-    }
   }
 
   private void export(Supplier<Optional<Path>> pickTarget) {

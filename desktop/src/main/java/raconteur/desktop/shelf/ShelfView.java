@@ -3,23 +3,18 @@ package raconteur.desktop.shelf;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
-import java.util.function.Function;
 import java.util.function.IntConsumer;
-import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.TableColumn;
-import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.story.CaseState;
+import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
-import raconteur.desktop.control.TipCell;
 
 /** All boards and where they stand; Enter takes one to the bench. */
 public final class ShelfView extends VBox {
@@ -27,7 +22,11 @@ public final class ShelfView extends VBox {
       DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
   private final ShelfPresenter presenter;
-  private final TableView<ShelfPresenter.Row> table = new TableView<>();
+  private final RowTable<ShelfPresenter.Row> table =
+      new RowTable<>(
+          "Boards on the shelf",
+          "No boards yet. “New case” takes one in; ./raconteur --demo shows a shelf with a story"
+              + " behind it.");
   private final TextField filter = new TextField();
   private final Label notice = Texts.label("", "faint");
 
@@ -38,31 +37,17 @@ public final class ShelfView extends VBox {
   public ShelfView(ShelfPresenter presenter, IntConsumer onOpen, Runnable onNew) {
     this.presenter = presenter;
     getStyleClass().add("view");
-    column("No.", 52, row -> String.valueOf(row.header().number())).getStyleClass().add("figures");
-    column("Stands", 136, row -> row.header().state().words());
-    column("Board", 156, ShelfPresenter.Row::board);
-    column("Owner", 236, row -> row.header().owner());
-    column("Complaint", 308, row -> row.header().complaint());
-    column("Last line", 262, ShelfPresenter.Row::last);
-    column("Told", 96, row -> DAY.format(row.lastTold()));
-    table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
-    table.setPlaceholder(
-        Texts.label(
-            "No boards yet. “New case” takes one in; ./raconteur --demo shows a shelf with a story"
-                + " behind it."));
-    table.setAccessibleText("Boards on the shelf");
-    table.setOnKeyPressed(
-        e -> {
-          if (e.getCode() == KeyCode.ENTER) {
-            openChosen(onOpen);
-          }
-        });
-    table.setOnMouseClicked(
-        e -> {
-          if (e.getClickCount() == 2) {
-            openChosen(onOpen);
-          }
-        });
+    table
+        .column("No.", 52, row -> String.valueOf(row.header().number()))
+        .getStyleClass()
+        .add("figures");
+    table.column("Stands", 136, row -> row.header().state().words());
+    table.column("Board", 156, ShelfPresenter.Row::board);
+    table.column("Owner", 236, row -> row.header().owner());
+    table.column("Complaint", 308, row -> row.header().complaint());
+    table.column("Last line", 262, ShelfPresenter.Row::last);
+    table.column("Told", 96, row -> DAY.format(row.lastTold()));
+    table.setOnOpen(row -> onOpen.accept(row.header().number()));
     filter.setPromptText("Find: number, board, owner, words");
     filter.setPrefColumnCount(24);
     filter.textProperty().addListener((observed, before, text) -> refresh());
@@ -74,7 +59,10 @@ public final class ShelfView extends VBox {
             Texts.line("Shelf", "title"),
             gap,
             filter,
-            Texts.button("Take to the bench", () -> openChosen(onOpen), "plain-button"),
+            Texts.button(
+                "Take to the bench",
+                () -> table.chosen().ifPresent(row -> onOpen.accept(row.header().number())),
+                "plain-button"),
             Texts.button("New case", onNew, "main-button"));
     head.setAlignment(Pos.CENTER_LEFT);
     HBox moves = new HBox(8, Texts.line("Move the chosen board:", "faint"));
@@ -87,31 +75,13 @@ public final class ShelfView extends VBox {
     getChildren().addAll(head, table, moves);
   }
 
-  private TableColumn<ShelfPresenter.Row, String> column(
-      String title, double width, Function<ShelfPresenter.Row, String> text) {
-    TableColumn<ShelfPresenter.Row, String> column = new TableColumn<>(title);
-    column.setPrefWidth(width);
-    column.setSortable(false);
-    column.setReorderable(false);
-    column.setCellValueFactory(cell -> new ReadOnlyStringWrapper(text.apply(cell.getValue())));
-    column.setCellFactory(shown -> new TipCell<>());
-    table.getColumns().add(column);
-    return column;
-  }
-
-  private void openChosen(IntConsumer onOpen) {
-    ShelfPresenter.Row row = table.getSelectionModel().getSelectedItem();
-    if (row != null) {
-      onOpen.accept(row.header().number());
-    }
-  }
-
   private void move(CaseState state) {
-    ShelfPresenter.Row row = table.getSelectionModel().getSelectedItem();
-    if (row == null) {
-      notice.setText("Choose a board first.");
-      return;
-    }
+    table
+        .chosen()
+        .ifPresentOrElse(row -> move(row, state), () -> notice.setText("Choose a board first."));
+  }
+
+  private void move(ShelfPresenter.Row row, CaseState state) {
     String refusal = presenter.move(row.header().number(), state);
     notice.setText(
         refusal.isEmpty()
@@ -122,17 +92,7 @@ public final class ShelfView extends VBox {
 
   /** Reads the shelf again, keeping the choice. */
   public void refresh() {
-    ShelfPresenter.Row chosen = table.getSelectionModel().getSelectedItem();
-    table.getItems().setAll(presenter.rows(filter.getText()));
-    int at = 0;
-    for (int i = 0; i < table.getItems().size(); i++) {
-      boolean same =
-          chosen != null && table.getItems().get(i).header().number() == chosen.header().number();
-      at = same ? i : at;
-    }
-    if (!table.getItems().isEmpty()) {
-      table.getSelectionModel().select(at);
-    }
+    table.show(presenter.rows(filter.getText()), row -> row.header().number());
   }
 
   public Node firstFocus() {

@@ -7,8 +7,10 @@ import java.util.Objects;
 import javafx.application.Application;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
+import javafx.scene.control.DialogPane;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
+import javafx.stage.Window;
 
 /** Typefaces, stylesheet and the colours that are drawn with on canvases. */
 public final class Theme {
@@ -73,6 +75,12 @@ public final class Theme {
     scene
         .getStylesheets()
         .add(Objects.requireNonNull(Theme.class.getResource("raconteur.css")).toExternalForm());
+  }
+
+  /** Gives a dialog the looks of the window that owns it. */
+  public static void dressDialog(DialogPane dialog, Window owner) {
+    dialog.getStylesheets().setAll(owner.getScene().getStylesheets());
+    setDim(dialog, isDim(owner.getScene().getRoot()));
   }
 
   public static boolean isDim(Parent root) {

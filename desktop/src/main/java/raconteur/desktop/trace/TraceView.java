@@ -26,10 +26,14 @@ import raconteur.desktop.app.Workshop;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Theme;
 
 /** The board, the suspects, the next step, the story and the bench line, laid out. */
 public final class TraceView extends StackPane {
   private static final double RIGHT = 470;
+  private static final double RIGHT_AT_LEAST = 420;
+  private static final String TOP = "Top side";
+  private static final String UNDERSIDE = "Underside, as turned over";
   private static final Map<KeyCode, Integer> OUTCOME_KEYS =
       Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
 
@@ -41,9 +45,9 @@ public final class TraceView extends StackPane {
   private final StoryList story;
   private final BenchBar bench;
   private final ArmsLength armsLength = new ArmsLength();
-  private final Label news = Texts.label("", "heading");
+  private final Label news = Texts.line("", "heading");
   private final Button side = Texts.button("F9 turn over", this::turnOver, "plain-button");
-  private final Label sideName = Texts.line("Top side", "faint");
+  private final Label sideName = Texts.line(TOP, "faint");
   private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
   private String chosen = "";
 
@@ -68,7 +72,7 @@ public final class TraceView extends StackPane {
 
   private HBox body() {
     VBox right = new VBox(8, stepCard, suspects, reasons);
-    right.setMinWidth(RIGHT);
+    right.setMinWidth(RIGHT_AT_LEAST);
     right.setPrefWidth(RIGHT);
     suspects.setPrefHeight(196);
     suspects.setMinHeight(120);
@@ -82,6 +86,7 @@ public final class TraceView extends StackPane {
     VBox.setVgrow(sheet, Priority.ALWAYS);
     story.setPrefHeight(178);
     story.setMinHeight(90);
+    news.setMinHeight(20);
     VBox left = new VBox(6, mapBar(), sheet, news, story);
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox body = new HBox(10, left, right);
@@ -106,11 +111,10 @@ public final class TraceView extends StackPane {
             8,
             sideName,
             side,
-            Texts.button("whole board", map::fit, "plain-button"),
+            Texts.button("fit", map::fit, "plain-button"),
             Texts.button("+", () -> map.zoom(1.5), "plain-button"),
             Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"),
             gap,
-            Texts.line("This board is", "faint"),
             shelfPlace);
     bar.setAlignment(Pos.CENTER_LEFT);
     return bar;
@@ -127,8 +131,6 @@ public final class TraceView extends StackPane {
   private void show(TraceState state) {
     stepCard.show(state);
     news.setText(state.news());
-    news.setVisible(!state.news().isEmpty());
-    news.setManaged(!state.news().isEmpty());
     state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
     story.show(presenter.telling().lines(), StoryList.doubtful(state));
     paint();
@@ -151,7 +153,7 @@ public final class TraceView extends StackPane {
 
   private void turnOver() {
     map.turnOver();
-    sideName.setText(map.underside() ? "Underside, as seen when turned over" : "Top side");
+    sideName.setText(map.underside() ? UNDERSIDE : TOP);
   }
 
   private void take(Step.Outcome outcome) {
@@ -189,7 +191,9 @@ public final class TraceView extends StackPane {
     dialog.initOwner(getScene().getWindow());
     dialog.setTitle("Strike line " + entryNumber);
     dialog.setHeaderText("Why is it struck? It stays to be read, but counts for nothing.");
+    dialog.setGraphic(new Region());
     dialog.setContentText("Reason");
+    Theme.dressDialog(dialog.getDialogPane(), getScene().getWindow());
     dialog.showAndWait().ifPresent(reason -> strike(entryNumber, reason));
   }
 

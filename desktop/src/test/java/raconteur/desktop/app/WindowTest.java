@@ -179,7 +179,7 @@ class WindowTest {
   void theBoardIsTurnedOverAndTheStepEnlargedByKey(FxRobot robot) {
     openCase13(robot);
     robot.push(KeyCode.F9);
-    assertThat(robot.lookup("Underside, as seen when turned over").tryQuery()).isPresent();
+    assertThat(robot.lookup("Underside, as turned over").tryQuery()).isPresent();
     robot.push(KeyCode.F8);
     Node large = robot.lookup(n -> "Arm's length".equals(n.getAccessibleText())).query();
     assertThat(large.isVisible()).isTrue();
