@@ -9,7 +9,7 @@ import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
 
 /** What one test showed. A new kind is one record here, one phrase and one model. */
-public sealed interface Finding extends Statement.Observed {
+public sealed interface Finding extends Statement {
 
   /** The voltage of a rail against ground, board powered. */
   record RailVolts(String rail, double volts) implements Finding {

@@ -1,13 +1,16 @@
 package raconteur.core.finding;
 
 /** Anything one bench line can say. */
-public sealed interface Statement {
+public sealed interface Statement
+    permits Finding,
+        Statement.Removal,
+        Statement.Seating,
+        Statement.Remark,
+        Statement.Mended,
+        Statement.Found {
 
   /** The line it would be typed as; reading that line again gives an equal statement. */
   String line();
-
-  /** An observation: what one test showed. */
-  sealed interface Observed extends Statement permits Finding {}
 
   /** A part taken out of its socket. */
   record Removal(String part) implements Statement {

@@ -34,6 +34,7 @@ final class KeysDialog {
       keys.addRow(i, Texts.line(KEYS[i][0], "key"), Texts.line(KEYS[i][1]));
     }
     VBox lines = new VBox(4, Texts.line("Bench lines, for example", "heading"));
+    lines.getChildren().add(Texts.line("strike 17 wrong pin", "figures"));
     exampleLines.forEach(l -> lines.getChildren().add(Texts.line(l, "figures")));
     VBox left = new VBox(4, Texts.line("Keys", "heading"), keys);
     Alert dialog = new Alert(Alert.AlertType.NONE, "", ButtonType.CLOSE);

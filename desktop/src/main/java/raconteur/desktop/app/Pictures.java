@@ -114,16 +114,24 @@ public final class Pictures {
   }
 
   private void draw(String name) throws IOException {
-    // Twice: lists make their cells in the first pass and know their heights in the second.
-    for (int i = 0; i < 2; i++) {
+    // Lists make their cells in the first pass, know their heights in the second, and what they
+    // put off until then is done in between.
+    for (int i = 0; i < 3; i++) {
       frame.applyCss();
       frame.layout();
       scene.snapshot(null);
+      letPendingWorkRun();
     }
     var image = scene.snapshot(null);
     Path file = folder.resolve(name + ".png");
     ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file.toFile());
     out.println(file);
     out.flush();
+  }
+
+  private static void letPendingWorkRun() {
+    Object here = new Object();
+    Platform.runLater(() -> Platform.exitNestedEventLoop(here, here));
+    Platform.enterNestedEventLoop(here);
   }
 }

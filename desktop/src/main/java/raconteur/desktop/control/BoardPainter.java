@@ -107,7 +107,7 @@ final class BoardPainter {
 
   /** Pin 1 is marked by a filled corner, so that it stays right when the board is turned. */
   private void notch(Part part, double left, double top, double w, double h) {
-    if (part.device().pins().size() < 3 || w < 8 || h < 8) {
+    if (part.device().pins().size() < 3 || Math.min(w, h) < 13) {
       return;
     }
     Point first = geometry.pin(part.pins().getFirst()).orElseThrow();

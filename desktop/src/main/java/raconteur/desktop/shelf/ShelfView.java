@@ -44,9 +44,9 @@ public final class ShelfView extends VBox {
     table.column("Stands", 136, row -> row.header().state().words());
     table.column("Board", 156, ShelfPresenter.Row::board);
     table.column("Owner", 236, row -> row.header().owner());
-    table.column("Complaint", 308, row -> row.header().complaint());
+    table.column("Complaint", 292, row -> row.header().complaint());
     table.column("Last line", 262, ShelfPresenter.Row::last);
-    table.column("Told", 96, row -> DAY.format(row.lastTold()));
+    table.column("Told", 112, row -> DAY.format(row.lastTold()));
     table.setOnOpen(row -> onOpen.accept(row.header().number()));
     filter.setPromptText("Find: number, board, owner, words");
     filter.setPrefColumnCount(24);

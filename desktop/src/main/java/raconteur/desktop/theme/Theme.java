@@ -42,10 +42,10 @@ public final class Theme {
           Color.web("#f7f2e6"),
           Color.web("#efe6cf"),
           Color.web("#26313a"),
-          Color.web("#6f6a5c"),
+          Color.web("#5d584b"),
           Color.web("#fffdf6"),
           Color.web("#b3431d"),
-          Color.web("#5c7d6a"),
+          Color.web("#3f6350"),
           Color.web("#4a5f9c"),
           Color.web("#00685f"));
 

@@ -2,9 +2,12 @@ package raconteur.desktop.trace;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Suspect;
@@ -26,6 +29,10 @@ import raconteur.desktop.app.Workshop;
  * the window; an answer that was overtaken by a newer entry is thrown away. Without the toolkit.
  */
 public final class TracePresenter {
+  /** {@code strike 17 wrong pin}: takes an earlier line back. */
+  private static final Pattern STRIKE =
+      Pattern.compile("\\s*strike\\s+([0-9]{1,6})(.{0,200})", Pattern.CASE_INSENSITIVE);
+
   private final Workshop workshop;
   private final Consumer<TraceState> listener;
   private final BenchLine benchLine;
@@ -67,12 +74,20 @@ public final class TracePresenter {
 
   /** How the line is understood while it is typed. */
   public Understanding listen(String line) {
-    return benchLine.understand(line, context());
+    Matcher strike = STRIKE.matcher(line);
+    return strike.matches()
+        ? new Understanding.Unfinished(
+            "Strikes line " + strike.group(1) + ": say why behind it, then Enter.")
+        : benchLine.understand(line, context());
   }
 
   /** What the last word could become. */
   public List<String> offers(String line) {
-    return benchLine.complete(line, context());
+    List<String> offers = new ArrayList<>(benchLine.complete(line, context()));
+    if (!line.isBlank() && "strike".startsWith(line.strip().toLowerCase(Locale.ROOT))) {
+      offers.add("strike");
+    }
+    return offers;
   }
 
   private BenchContext context() {
@@ -81,6 +96,10 @@ public final class TracePresenter {
 
   /** Takes a line: keeps it, asks back once where it is odd, or refuses it. */
   public TraceState.Entered enter(String line) {
+    Matcher strike = STRIKE.matcher(line);
+    if (strike.matches()) {
+      return strike(Integer.parseInt(strike.group(1)), strike.group(2));
+    }
     return switch (listen(line)) {
       case Understanding.Understood understood -> keep(understood.statement());
       case Understanding.Asked asking when question.equals(line) -> keep(asking.statement());

@@ -117,7 +117,8 @@ class TracePresenterTest {
     TracePresenter presenter = on(workshop());
     assertThat(presenter.strike(18, " ")).isInstanceOf(TraceState.Rejected.class);
     assertThat(presenter.strike(99, "why")).isInstanceOf(TraceState.Rejected.class);
-    assertThat(presenter.strike(18, "miscounted")).isInstanceOf(TraceState.Kept.class);
+    assertThat(presenter.enter("strike 18")).isInstanceOf(TraceState.Rejected.class);
+    assertThat(presenter.enter("strike 18 miscounted")).isInstanceOf(TraceState.Kept.class);
     assertThat(presenter.strike(18, "again")).isInstanceOf(TraceState.Rejected.class);
     assertThat(presenter.telling().lines())
         .anyMatch(t -> t.entry().number() == 18 && t.meaning() instanceof Told.Struck);
