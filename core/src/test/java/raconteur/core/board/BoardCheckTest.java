@@ -1,0 +1,47 @@
+package raconteur.core.board;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.Boards;
+
+class BoardCheckTest {
+
+  private static Board with(String nets, String noConnects) {
+    return Boards.parse(
+        """
+        {"format": "raconteur-board/1", "id": "x", "machine": "X", "revision": "1", "title": "X",
+         "blocks": ["ram"],
+         "parts": [{"part": "U1", "device": "74LS04", "block": "ram"},
+                   {"part": "U2", "device": "74LS04", "block": "ram"}],
+         "nets": [%s], "no connect": [%s]}
+        """
+            .formatted(nets, noConnects));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "\"U1.1\", \"U2.1\" | N | is read but nothing drives it",
+        "\"U1.2\", \"U2.2\" | N | is driven but nothing reads it",
+        "\"U1.2\", \"U2.2\", \"U1.3\" | N | has 2 outputs that fight",
+        "\"U1.2\" | N | joins fewer than two pins",
+        "\"U1.2\", \"U2.14\" | U2.14 | a supply pin on a signal net",
+        "\"U1.2\", \"U2.1\" | U1.1 | is in no net and not marked as unconnected",
+      })
+  void namesWhatNoSchematicHasAndWhere(String path, String place, String what) {
+    Board board = with("{\"net\": \"N\", \"path\": [" + path + "]}", "");
+    assertThat(BoardCheck.of(board)).contains(new BoardCheck.Problem(place, what));
+  }
+
+  @Test
+  void aPinMarkedAsUnconnectedIsNoProblem() {
+    Board board = with("", "{\"pin\": \"U1.1\", \"why\": \"spare gate\"}");
+    assertThat(BoardCheck.of(board).stream().map(BoardCheck.Problem::place))
+        .doesNotContain("U1.1")
+        .contains("U1.2");
+  }
+}

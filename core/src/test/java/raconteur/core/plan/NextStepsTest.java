@@ -1,0 +1,114 @@
+package raconteur.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.Boards;
+import raconteur.core.Stories;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.data.DataFile;
+import raconteur.core.data.Loaded;
+import raconteur.core.fault.History;
+
+class NextStepsTest {
+
+  private static List<Step> steps(Board board, String... lines) {
+    Advisor advisor = new Advisor(board, History.NONE, 2);
+    return advisor.nextSteps(advisor.advise(Stories.of(lines)));
+  }
+
+  /** Common practice, no source: minutes to take out and put in, socketed and soldered. */
+  @ParameterizedTest
+  @CsvSource({"U13, 1, 1", "U24, 8, 6", "U9, 14, 9", "U39, 8, 6"})
+  void handlingAPartCostsWhatTheTradeSays(String designator, double out, double in) {
+    Part part = Boards.KITTIWAKE_B.part(designator).orElseThrow();
+    assertThat(Costs.shipped().takeOut(part)).isEqualTo(out);
+    assertThat(Costs.shipped().putIn(part)).isEqualTo(in);
+  }
+
+  /** Common practice, no source: 0.1 % a desoldered pin, one damaged track costs 15 minutes. */
+  @Test
+  void solderedPinsCarryTheRiskOfDamage() {
+    Board board = Boards.KITTIWAKE_B;
+    Costs costs = Costs.shipped();
+    assertThat(costs.riskOfTakingOut(board, board.part("U24").orElseThrow()))
+        .isCloseTo(16 * 0.001 * 15, within(1e-9));
+    assertThat(costs.riskOfTakingOut(board, board.part("U13").orElseThrow())).isZero();
+  }
+
+  @Test
+  void aSolderedSuspectIsProbedBeforeItIsPulled() {
+    List<Step> steps = steps(Boards.KITTIWAKE_B, "screen garbage", "flash 3 7 5");
+    assertThat(steps.getFirst().title()).doesNotStartWith("Replace").doesNotContain("tester");
+  }
+
+  @Test
+  void aStrangeReadingIsTakenAgainBeforeAnythingIsMended() {
+    List<Step> steps =
+        steps(Boards.KITTIWAKE_B, "U6.1 toggling", "U6.2 toggling", "U6.13 toggling", "U6.12 high");
+    assertThat(steps.getFirst().title()).isEqualTo("Probe U6.12 (1Y, net /CAS0), again");
+  }
+
+  @Test
+  void whatWasTakenTwiceIsNotProposedAThirdTime() {
+    List<Step> steps =
+        steps(
+            Boards.KITTIWAKE_B,
+            "U6.1 toggling",
+            "U6.2 toggling",
+            "U6.13 toggling",
+            "U6.12 high",
+            "U6.12 high");
+    assertThat(steps).noneMatch(s -> s.title().startsWith("Probe U6.12"));
+  }
+
+  @Test
+  void aCutIsMendedByAWireBetweenItsEnds() {
+    List<Step> steps =
+        steps(Boards.KITTIWAKE_B, "U20.5 toggling", "U17.5 floating", "cont U20.5 U17.5 open");
+    assertThat(steps.getFirst().outcomes().getFirst().line()).isEqualTo("mended U20.5 U17.5 wired");
+    assertThat(steps.getFirst().caution()).contains("iron");
+  }
+
+  @Test
+  void partsThatAreOutAreNeitherProbedNorSwapped() {
+    List<Step> steps = steps(Boards.KITTIWAKE_B, "screen blank", "pull U13");
+    assertThat(steps).noneMatch(s -> s.part().equals("U13"));
+  }
+
+  @Test
+  void stepsAreDifferentEnoughToChooseFrom() {
+    List<Step> steps = steps(Boards.KITTIWAKE_B, "screen blank");
+    assertThat(steps.stream().filter(s -> s.title().startsWith("Measure"))).hasSizeLessThan(2);
+    assertThat(steps.stream().map(Step::title)).doesNotHaveDuplicates();
+  }
+
+  @Test
+  void aBoardOfOnePartStillGetsAnAnswer() {
+    Board board =
+        Boards.parse(
+            """
+            {"format": "raconteur-board/1", "id": "one", "machine": "One", "revision": "1",
+             "title": "One", "blocks": ["cpu"],
+             "parts": [{"part": "U1", "device": "74LS04", "block": "cpu"}]}
+            """);
+    Advisor advisor = new Advisor(board, History.NONE, 3);
+    var advice = advisor.advise(Stories.of("U1 tester fail gates 1", "U1.2 high"));
+    assertThat(advice.diagnosis().suspects()).hasSize(1);
+    assertThat(advisor.nextSteps(advice)).isNotEmpty();
+  }
+
+  @Test
+  void aMinutesFileWithAHoleIsRefused() {
+    String text = DataFile.shippedText(Costs.class, "/raconteur/core/data/minutes.json");
+    assertThat(Costs.read("minutes.json", text.replace("\"wire\": 6,", "")))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused -> assertThat(refused.summary()).contains("\"wire\" is missing"));
+  }
+}

@@ -1,0 +1,124 @@
+package raconteur.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.board.Board;
+import raconteur.core.story.CaseState;
+import raconteur.desktop.app.LaunchPlan;
+import raconteur.desktop.app.Workshop;
+import raconteur.desktop.arrive.ArrivePresenter;
+import raconteur.desktop.odds.OddsPresenter;
+import raconteur.desktop.shelf.ShelfPresenter;
+
+/** The views' presenters on the demo casebook, without the toolkit. */
+class PresentersTest {
+  @TempDir private Path folder;
+  private Optional<Workshop> opened = Optional.empty();
+
+  @BeforeEach
+  void open() {
+    opened = Optional.of(Demo.in(folder));
+  }
+
+  @AfterEach
+  void close() {
+    workshop().casebook().close();
+  }
+
+  private Workshop workshop() {
+    return opened.orElseThrow();
+  }
+
+  @Test
+  void theShelfShowsWhatIsOnTheBenchFirst() {
+    var rows = new ShelfPresenter(workshop()).rows("");
+    assertThat(rows).hasSize(14);
+    assertThat(rows.get(0).header().state()).isEqualTo(CaseState.ON_BENCH);
+    assertThat(rows.get(1).header().state()).isEqualTo(CaseState.WAITING_FOR_PARTS);
+    assertThat(rows.get(2).header().number()).isEqualTo(12);
+    assertThat(rows.get(0).last()).isEqualTo("U38.9 toggling");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "harbour, 4",
+    "harbour flooded, 1",
+    "SOCKET strip, 1",
+    "parts, 1",
+    "nothing like it, 0"
+  })
+  void theShelfIsFilteredByAllWords(String filter, int rows) {
+    assertThat(new ShelfPresenter(workshop()).rows(filter)).hasSize(rows);
+  }
+
+  @Test
+  void aBoardIsMovedOnTheShelf() {
+    ShelfPresenter shelf = new ShelfPresenter(workshop());
+    assertThat(shelf.move(13, CaseState.WAITING)).isEmpty();
+    assertThat(workshop().casebook().find(13).orElseThrow().header().state())
+        .isEqualTo(CaseState.WAITING);
+  }
+
+  @Test
+  void aBoardThatArrivesGetsTheNextNumberAndItsFirstLine() {
+    ArrivePresenter arrive = new ArrivePresenter(workshop());
+    assertThat(arrive.nextNumber()).isEqualTo(15);
+    var intake =
+        arrive.open("15", Optional.of(arrive.boards().getFirst()), " Library ", "dark", "blank");
+    assertThat(intake).isEqualTo(new ArrivePresenter.Opened(15));
+    var made = workshop().casebook().find(15).orElseThrow();
+    assertThat(made.header().owner()).isEqualTo("Library");
+    assertThat(made.entries()).hasSize(1);
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"", "0", "-1", "1.5", "abc", "99999999", "13"})
+  void aBadOrTakenNumberIsRefusedAndNothingIsOpened(String number) {
+    ArrivePresenter arrive = new ArrivePresenter(workshop());
+    assertThat(arrive.open(number, Optional.of(arrive.boards().getFirst()), "", "", ""))
+        .isInstanceOf(ArrivePresenter.Refused.class);
+    assertThat(workshop().casebook().headers()).hasSize(14);
+  }
+
+  @Test
+  void anIntakeWithoutBoardOrWithEndlessTextIsRefused() {
+    ArrivePresenter arrive = new ArrivePresenter(workshop());
+    assertThat(arrive.open("15", Optional.empty(), "", "", ""))
+        .isInstanceOf(ArrivePresenter.Refused.class);
+    assertThat(arrive.open("15", Optional.of(arrive.boards().getFirst()), "", "x".repeat(9999), ""))
+        .isInstanceOf(ArrivePresenter.Refused.class);
+  }
+
+  @Test
+  void aBadBoardFileIsRefusedWithItsReasons() throws IOException {
+    Path bad = Files.writeString(folder.resolve("bad.json"), "{\"format\": \"raconteur-board/1\"}");
+    ArrivePresenter arrive = new ArrivePresenter(workshop());
+    assertThat(arrive.addBoard(bad)).contains("\"blocks\" is missing");
+    assertThat(arrive.boards()).hasSize(2);
+  }
+
+  @Test
+  void countsThatCannotBeWrittenAreSaidToBeSo() {
+    OddsPresenter odds = new OddsPresenter(workshop());
+    Board board = odds.boards().getFirst();
+    Path inAFile = folder.resolve("demo.casebook").resolve("odds.csv");
+    assertThat(odds.export(odds.tally(board), inAFile)).contains("cannot be written");
+    assertThat(odds.export(odds.tally(board), folder.resolve("o.csv"))).startsWith("Written to");
+  }
+
+  @Test
+  void theUsualCasebookLiesInTheUsersDataFolder() {
+    assertThat(LaunchPlan.usualFile().toString()).contains("raconteur").endsWith("my.casebook");
+  }
+}
