@@ -10,13 +10,11 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
-import raconteur.core.diagnose.Suspect;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Statement;
 import raconteur.core.finding.Understanding;
 import raconteur.core.plan.Advisor;
-import raconteur.core.plan.PlaceWords;
 import raconteur.core.plan.Step;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
@@ -251,54 +249,5 @@ public final class TracePresenter {
   private void publish(TraceState next) {
     state = next;
     listener.accept(next);
-  }
-
-  /** What an entry changed, in one sentence. */
-  static final class News {
-    private static final double WORTH_TELLING_DECIBANS = 3;
-
-    private News() {}
-
-    static String tell(Optional<Advisor.Advice> before, Advisor.Advice after) {
-      List<Suspect> suspects = after.diagnosis().suspects();
-      if (suspects.isEmpty()) {
-        return "Nothing stands out as suspected any more.";
-      }
-      Suspect leader = suspects.getFirst();
-      List<String> parts = new ArrayList<>();
-      List<String> cleared = newlyCleared(before, after);
-      if (!cleared.isEmpty()) {
-        parts.add("speaks for " + String.join(", ", cleared));
-      }
-      parts.add(
-          "puts " + Percent.of(leader.probability()) + " on " + PlaceWords.shortly(leader.place()));
-      boolean moved =
-          before.isEmpty()
-              || Math.abs(shift(before.get(), leader)) > WORTH_TELLING_DECIBANS
-              || !cleared.isEmpty();
-      return moved
-          ? "That " + String.join(" and ", parts) + "."
-          : "That changes little: "
-              + PlaceWords.shortly(leader.place())
-              + " stays in front with "
-              + Percent.of(leader.probability())
-              + ".";
-    }
-
-    private static double shift(Advisor.Advice before, Suspect leader) {
-      double earlier =
-          before.diagnosis().at(leader.place()).map(Suspect::probability).orElse(leader.prior());
-      return Suspect.decibans(leader.probability()) - Suspect.decibans(earlier);
-    }
-
-    private static List<String> newlyCleared(
-        Optional<Advisor.Advice> before, Advisor.Advice after) {
-      List<String> earlier = before.map(News::cleared).orElse(List.of());
-      return cleared(after).stream().filter(c -> !earlier.contains(c)).limit(3).toList();
-    }
-
-    private static List<String> cleared(Advisor.Advice advice) {
-      return advice.diagnosis().cleared().stream().map(s -> PlaceWords.shortly(s.place())).toList();
-    }
   }
 }

@@ -1,0 +1,149 @@
+package raconteur.core.predict;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Gate;
+import raconteur.core.device.Signal;
+
+/**
+ * A board's pins, signal nets and gates, numbered once so that a fault's spread works on numbers.
+ * Immutable after it is made.
+ */
+final class NetIndex {
+  private static final Set<String> TARGET_CLASSES =
+      Set.of(
+          "dram three rails", "dram", "sram 2114", "sram 6116", "mask rom", "eprom", "custom io");
+
+  private final Board board;
+  private final List<PinRef> pinsById = new ArrayList<>();
+  private final Map<PinRef, Integer> idOfPin = new HashMap<>();
+  private final Signal[] healthyOrToggling;
+  private final Map<Integer, Wiring> wiringOfPin = new HashMap<>();
+  private final Map<Integer, List<CompiledGate>> gatesByInput = new HashMap<>();
+  private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
+
+  /** A signal net: its pins, and those of them that can drive it. */
+  record Wiring(int[] pins, List<PinRef> drivers) {}
+
+  NetIndex(Board board) {
+    this.board = board;
+    for (Part part : board.parts()) {
+      for (PinRef pin : part.pins()) {
+        idOfPin.put(pin, pinsById.size());
+        pinsById.add(pin);
+      }
+    }
+    healthyOrToggling =
+        pinsById.stream().map(p -> healthy(p).orElse(Signal.TOGGLING)).toArray(Signal[]::new);
+    board.nets().stream().filter(n -> !board.isSupply(n.name())).forEach(this::wire);
+    board.parts().stream().filter(Part::fitted).forEach(this::compile);
+  }
+
+  private void wire(Net net) {
+    Wiring wiring = new Wiring(net.path().stream().mapToInt(idOfPin::get).toArray(), drivers(net));
+    for (int pin : wiring.pins()) {
+      wiringOfPin.put(pin, wiring);
+    }
+  }
+
+  private void compile(Part part) {
+    Map<String, Integer> pinByName = new HashMap<>();
+    part.device()
+        .pins()
+        .forEach(p -> pinByName.putIfAbsent(p.name(), idOfPin.get(part.pin(p.number()))));
+    for (Gate gate : part.device().gates()) {
+      CompiledGate compiled = CompiledGate.of(gate, pinByName, i -> healthyOrToggling[i]);
+      gatesByOutput.computeIfAbsent(compiled.output(), _ -> new ArrayList<>()).add(compiled);
+      for (String input : gate.inputs()) {
+        gatesByInput.computeIfAbsent(pinByName.get(input), _ -> new ArrayList<>()).add(compiled);
+      }
+    }
+  }
+
+  /** The pins that can put a level on a net; connectors count only where nothing else does. */
+  private List<PinRef> drivers(Net net) {
+    List<PinRef> outputs =
+        net.path().stream().filter(p -> board.kind(p).drives()).filter(this::fitted).toList();
+    return outputs.isEmpty()
+        ? net.path().stream().filter(p -> isClass(p, "connector")).toList()
+        : outputs;
+  }
+
+  private boolean fitted(PinRef pin) {
+    return board.part(pin.part()).filter(Part::fitted).isPresent();
+  }
+
+  boolean isClass(PinRef pin, String deviceClass) {
+    return board
+        .part(pin.part())
+        .filter(p -> p.device().deviceClass().equals(deviceClass))
+        .isPresent();
+  }
+
+  /**
+   * Whether the part is spoken to, as memories and I/O are, in place of passing others' words on.
+   */
+  boolean isTarget(PinRef pin) {
+    return board
+        .part(pin.part())
+        .filter(p -> TARGET_CLASSES.contains(p.device().deviceClass()))
+        .isPresent();
+  }
+
+  /** What a probe shows at a pin of a good running board, where it is known. */
+  Optional<Signal> healthy(PinRef pin) {
+    Optional<Net> net = board.netOf(pin);
+    if (net.isEmpty()) {
+      return Optional.empty();
+    }
+    if (net.get().name().equals(board.ground())) {
+      return Optional.of(Signal.LOW);
+    }
+    return board.railOfNet(net.get().name()).isPresent()
+        ? Optional.of(Signal.HIGH)
+        : net.get().healthy();
+  }
+
+  Board board() {
+    return board;
+  }
+
+  List<PinRef> pins() {
+    return pinsById;
+  }
+
+  PinRef pin(int id) {
+    return pinsById.get(id);
+  }
+
+  /** The number of a pin; empty for a pin this board does not have. */
+  Optional<Integer> id(PinRef pin) {
+    return Optional.ofNullable(idOfPin.get(pin));
+  }
+
+  /** The signal net a pin is on; empty on supplies and for pins joined to nothing. */
+  Optional<Wiring> wiring(int pin) {
+    return Optional.ofNullable(wiringOfPin.get(pin));
+  }
+
+  /** What a pin does on a healthy board; where that is not known, it toggles. */
+  Signal healthyOrToggling(int pin) {
+    return healthyOrToggling[pin];
+  }
+
+  List<CompiledGate> gatesReading(int pin) {
+    return gatesByInput.getOrDefault(pin, List.of());
+  }
+
+  List<CompiledGate> gatesDriving(int pin) {
+    return gatesByOutput.getOrDefault(pin, List.of());
+  }
+}

@@ -1,0 +1,223 @@
+package raconteur.core.predict;
+
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Deque;
+import java.util.List;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
+import raconteur.core.device.PinKind;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.Place;
+
+/** The working state of one fault's spread; made for one fault, then thrown away. */
+final class Spread {
+  private static final Signal[] SIGNALS = Signal.values();
+  private static final byte UNCHANGED = -1;
+
+  private final NetIndex nets;
+  private final Board board;
+  private final byte[] changed;
+  private final Deque<Integer> toVisit = new ArrayDeque<>();
+
+  Spread(NetIndex nets) {
+    this.nets = nets;
+    this.board = nets.board();
+    this.changed = new byte[nets.pins().size()];
+  }
+
+  private Signal healthy(int pin) {
+    return nets.healthyOrToggling(pin);
+  }
+
+  private Signal now(int pin) {
+    return changed[pin] == UNCHANGED ? nets.healthyOrToggling(pin) : SIGNALS[changed[pin]];
+  }
+
+  Consequences of(Fault fault) {
+    Arrays.fill(changed, UNCHANGED);
+    switch (fault.place()) {
+      case Place.OfPart place -> deadPart(board.part(place.part()).orElseThrow());
+      case Place.Output place -> output(fault, place.pin());
+      case Place.Segment place -> open(place);
+      case Place.Bridge place -> bridge(place);
+      case Place.Load _ -> {}
+    }
+    while (!toVisit.isEmpty()) {
+      nets.gatesReading(toVisit.poll()).forEach(this::evaluate);
+    }
+    return packed();
+  }
+
+  private Consequences packed() {
+    int[] ids =
+        java.util.stream.IntStream.range(0, changed.length)
+            .filter(i -> changed[i] != UNCHANGED)
+            .toArray();
+    byte[] signals = new byte[ids.length];
+    for (int i = 0; i < ids.length; i++) {
+      signals[i] = changed[ids[i]];
+    }
+    return new Consequences(nets.pins(), ids, signals);
+  }
+
+  private void change(int pin, Signal signal) {
+    boolean untouched = changed[pin] == UNCHANGED;
+    if (untouched && nets.healthyOrToggling(pin) == signal) {
+      return;
+    }
+    Signal after = untouched ? signal : NetPropagation.join(SIGNALS[changed[pin]], signal);
+    if (untouched || after.ordinal() != changed[pin]) {
+      changed[pin] = (byte) after.ordinal();
+      toVisit.add(pin);
+    }
+  }
+
+  private void changeNet(int at, Signal signal) {
+    nets.wiring(at)
+        .ifPresent(
+            wiring -> {
+              for (int pin : wiring.pins()) {
+                change(pin, signal);
+              }
+            });
+  }
+
+  private void changeNet(PinRef at, Signal signal) {
+    changeNet(id(at), signal);
+  }
+
+  private boolean soleDriver(int pin) {
+    return nets.wiring(pin).filter(wiring -> wiring.drivers().size() > 1).isEmpty();
+  }
+
+  private boolean soleDriver(PinRef pin) {
+    return soleDriver(id(pin));
+  }
+
+  private void deadPart(Part part) {
+    for (Rail rail : board.rails()) {
+      if (rail.madeBy().contains(part.designator())
+          && part.device().deviceClass().equals("regulator")) {
+        railGone(rail);
+      }
+    }
+    for (PinRef pin : part.pins()) {
+      if (board.kind(pin).drives()) {
+        silent(pin, Signal.STILL);
+      } else if (part.device().deviceClass().equals("crystal")) {
+        changeNet(pin, Signal.STILL);
+      } else if (part.device().deviceClass().equals("resistor")) {
+        lostResistor(pin);
+      }
+    }
+  }
+
+  /**
+   * An output that no longer drives. On a shared net the others go on; a probe cannot miss one
+   * memory or I/O chip among them, but it may miss a part that everything passes through.
+   */
+  private void silent(PinRef pin, Signal whereAlone) {
+    if (soleDriver(pin)) {
+      changeNet(pin, whereAlone);
+    } else if (!nets.isTarget(pin)) {
+      changeNet(pin, Signal.DOUBTFUL);
+    }
+  }
+
+  private void railGone(Rail rail) {
+    for (PinRef supplied : board.net(rail.net()).map(Net::path).orElse(List.of())) {
+      if (board.kind(supplied) == PinKind.SUPPLY) {
+        for (PinRef pin : board.part(supplied.part()).orElseThrow().pins()) {
+          if (board.kind(pin).drives()) {
+            changeNet(pin, soleDriver(pin) ? Signal.LOW : Signal.DOUBTFUL);
+          }
+        }
+      }
+    }
+  }
+
+  private void lostResistor(PinRef pin) {
+    nets.wiring(id(pin))
+        .ifPresent(
+            wiring -> {
+              boolean driven = wiring.drivers().stream().anyMatch(d -> board.kind(d).drives());
+              changeNet(pin, driven ? Signal.DOUBTFUL : Signal.FLOATING);
+            });
+  }
+
+  private void output(Fault fault, PinRef pin) {
+    switch (fault.mode()) {
+      case STUCK_LOW -> changeNet(pin, Signal.LOW);
+      case STUCK_HIGH -> changeNet(pin, soleDriver(pin) ? Signal.HIGH : Signal.DOUBTFUL);
+      case FLOATS -> silent(pin, Signal.FLOATING);
+      case DEAD, LEAKS, OPEN, SHORT ->
+          throw new IllegalArgumentException("no fault of one output: " + fault);
+    }
+  }
+
+  private void open(Place.Segment segment) {
+    Net net = board.net(segment.net()).orElseThrow();
+    int cut = net.path().indexOf(segment.to());
+    List<PinRef> before = net.path().subList(0, cut);
+    List<PinRef> after = net.path().subList(cut, net.path().size());
+    NetIndex.Wiring wiring = nets.wiring(id(segment.to())).orElseThrow();
+    boolean driversBefore = before.stream().anyMatch(wiring.drivers()::contains);
+    boolean driversAfter = after.stream().anyMatch(wiring.drivers()::contains);
+    side(before, driversBefore, driversAfter);
+    side(after, driversAfter, driversBefore);
+  }
+
+  /** One side of a cut net: without a driver it floats, unless a resistor holds it up. */
+  private void side(List<PinRef> pins, boolean drivenHere, boolean drivenThere) {
+    if (drivenHere && !drivenThere) {
+      return;
+    }
+    boolean pulled = pins.stream().anyMatch(p -> nets.isClass(p, "resistor"));
+    Signal signal = drivenHere ? Signal.DOUBTFUL : pulled ? Signal.HIGH : Signal.FLOATING;
+    pins.forEach(pin -> change(id(pin), signal));
+  }
+
+  private void bridge(Place.Bridge bridge) {
+    held(bridge.one(), bridge.netOther());
+    held(bridge.other(), bridge.netOne());
+  }
+
+  /** What a net does when it is joined to another one. */
+  private void held(PinRef pin, String to) {
+    if (to.equals(board.ground())) {
+      changeNet(pin, Signal.LOW);
+    } else if (board.isSupply(to)) {
+      changeNet(pin, Signal.HIGH);
+    } else {
+      changeNet(pin, Signal.BETWEEN);
+    }
+  }
+
+  private void evaluate(CompiledGate gate) {
+    Signal enabled = gate.enable(this::now);
+    boolean sole = soleDriver(gate.output());
+    if (enabled != gate.healthyEnable()) {
+      changeNet(gate.output(), misEnabled(enabled, sole));
+    }
+    Signal value = gate.value(this::now, this::healthy);
+    if (enabled != Signal.LOW && value != gate.healthyValue()) {
+      changeNet(gate.output(), sole ? value : Signal.DOUBTFUL);
+    }
+  }
+
+  private static Signal misEnabled(Signal enabled, boolean sole) {
+    if (!sole) {
+      return enabled == Signal.HIGH ? Signal.BETWEEN : Signal.DOUBTFUL;
+    }
+    return enabled == Signal.LOW ? Signal.FLOATING : Signal.DOUBTFUL;
+  }
+
+  private int id(PinRef pin) {
+    return nets.id(pin).orElseThrow();
+  }
+}

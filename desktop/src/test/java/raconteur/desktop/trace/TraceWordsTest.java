@@ -1,0 +1,110 @@
+package raconteur.desktop.trace;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.core.board.Board;
+import raconteur.core.fault.History;
+import raconteur.core.plan.Advisor;
+import raconteur.core.plan.Step;
+import raconteur.core.story.CaseHeader;
+import raconteur.core.story.CaseState;
+import raconteur.core.story.Entry;
+import raconteur.desktop.control.MapMarks;
+
+/** What the Trace view says and marks, worked out without the toolkit. */
+class TraceWordsTest {
+  @TempDir private static Path nowhere;
+  private final Board board = BoardShelf.of(nowhere).find("quillon-kittiwake-b").orElseThrow();
+  private final Advisor advisor = new Advisor(board, History.NONE, 2);
+
+  private Advisor.Advice advise(String... lines) {
+    List<Entry> entries = new ArrayList<>();
+    for (String line : lines) {
+      entries.add(new Entry.Line(entries.size() + 1, Instant.EPOCH, line));
+    }
+    return advisor.advise(entries);
+  }
+
+  @Test
+  void theNewsNamesWhatIsInFrontNowAndWhatWasCleared() {
+    var before = advise("screen garbage", "flash 3 3 3");
+    var after = advise("screen garbage", "flash 3 3 3", "U24 tester fail");
+    assertThat(News.tell(Optional.of(before), after)).startsWith("That ").contains("on U24.");
+    var ran = advise("screen garbage", "flash pass");
+    assertThat(News.tell(Optional.of(advise("screen garbage")), ran)).contains("speaks for");
+  }
+
+  @Test
+  void newsThatChangesLittleSaysSo() {
+    var before = advise("screen garbage", "flash 3 3 3");
+    var after = advise("screen garbage", "flash 3 3 3", "12V 12.0");
+    assertThat(News.tell(Optional.of(before), after))
+        .startsWith("That changes little: U24 stays in front");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "0.6149, 61 %",
+    "0.995, 100 %",
+    "0.0994, 9.9 %",
+    "0.004, 0.4 %",
+    "0.00001, < 0.1 %",
+    "0, < 0.1 %"
+  })
+  void sharesAreShownAsCoarselyAsTheyAreKnown(double share, String shown) {
+    assertThat(Percent.of(share)).isEqualTo(shown);
+  }
+
+  @Test
+  void theMapShowsSuspicionMendsPullsTracksAndTheStepsPlace() {
+    var advice =
+        advise(
+            "mended U24 replaced",
+            "pull U13",
+            "U20.5 toggling",
+            "U17.5 floating",
+            "cont U20.5 U17.5 open");
+    List<Step> steps = advisor.nextSteps(advice);
+    CaseHeader header =
+        new CaseHeader(1, board.identity().id(), "", "", Instant.EPOCH, CaseState.ON_BENCH);
+    MapMarks marks =
+        TraceMarks.of(
+            new TraceState(header, board, Optional.of(advice), steps, 0, false, ""), "U8");
+    assertThat(marks.mended()).containsExactly("U24");
+    assertThat(marks.out()).containsExactly("U13");
+    assertThat(marks.chosen()).isEqualTo("U8");
+    assertThat(marks.tracks()).anyMatch(t -> t.net().equals("BA3") && t.suspicion() > 0.9);
+    assertThat(marks.stepPins()).hasSize(2);
+  }
+
+  @Test
+  void theLikeliestOutcomesAreOfferedInTheStepsOwnOrder() {
+    var advice = advise("screen garbage", "flash 3 3 3");
+    for (Step step : advisor.nextSteps(advice)) {
+      List<Step.Outcome> shown = StepCard.shownOutcomes(step);
+      assertThat(shown).hasSizeLessThanOrEqualTo(5).isSubsetOf(step.outcomes());
+      assertThat(shown.stream().map(o -> step.outcomes().indexOf(o))).isSorted();
+      assertThat(StepCard.outcome(step, 9)).isEmpty();
+    }
+  }
+
+  @Test
+  void suggestionsAreWalkedRoundAndRound() {
+    var advice = advise("screen garbage");
+    List<Step> steps = advisor.nextSteps(advice);
+    CaseHeader header =
+        new CaseHeader(1, board.identity().id(), "", "", Instant.EPOCH, CaseState.ON_BENCH);
+    TraceState state = new TraceState(header, board, Optional.of(advice), steps, 4, false, "");
+    assertThat(state.shownStep()).contains(steps.get(4 % steps.size()));
+  }
+}
