@@ -61,6 +61,7 @@ public final class DiagnosisReport {
           doubt.finding().entry().line(),
           doubt.fit() * 100);
     }
+    line(text, "%s", advice.origins());
     line(text, "%nNext");
     int n = 1;
     for (Step step : steps) {
@@ -128,6 +129,7 @@ public final class DiagnosisReport {
       json.writeNumberField("largest hypothesis", diagnosis.largestHypothesis());
       json.writeNumberField("weighed", diagnosis.weighed());
       json.writeNumberField("sound", diagnosis.soundness());
+      json.writeStringField("origins", advice.origins());
       json.writeArrayFieldStart("suspects");
       for (Suspect suspect : diagnosis.suspects()) {
         suspect(json, suspect);

@@ -3,7 +3,9 @@ package raconteur.core.board;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
 /** Looks for what no real schematic has; each finding leads to a place. */
@@ -22,6 +24,7 @@ public final class BoardCheck {
   public static List<Problem> of(Board board) {
     var check = new BoardCheck(board);
     board.nets().forEach(check::net);
+    check.suppliesOnTheirRails();
     check.pinsInNoNet();
     return List.copyOf(check.problems);
   }
@@ -58,6 +61,26 @@ public final class BoardCheck {
 
   private boolean regulatorInput(PinRef pin) {
     return board.part(pin.part()).orElseThrow().device().deviceClass().equals("regulator");
+  }
+
+  /** A three-rail part on the wrong rail dies at the first power-up. */
+  private void suppliesOnTheirRails() {
+    for (Part part : board.parts()) {
+      for (DevicePin pin : part.device().pins()) {
+        String wanted = part.device().supplies().get(pin.name());
+        Optional<String> net = board.netOf(part.pin(pin.number())).map(Net::name);
+        Optional<String> rail =
+            net.flatMap(board::railOfNet)
+                .map(Rail::name)
+                .or(() -> net.filter(n -> n.equals(board.ground())));
+        if (wanted != null && net.isPresent() && !rail.equals(Optional.of(wanted))) {
+          problems.add(
+              new Problem(
+                  part.pin(pin.number()).toString(),
+                  "wants " + wanted + " and is on " + net.get()));
+        }
+      }
+    }
   }
 
   private void pinsInNoNet() {

@@ -24,9 +24,14 @@ public final class Advisor {
   private final FaultCatalogue catalogue;
   private final Diagnoser diagnoser;
   private final NextSteps nextSteps;
+  private final String origins;
 
-  /** What a story says so far. */
-  public record Advice(Telling telling, Diagnosis diagnosis) {}
+  /**
+   * What a story says so far.
+   *
+   * @param origins where the numbers behind it come from, in one sentence
+   */
+  public record Advice(Telling telling, Diagnosis diagnosis, String origins) {}
 
   /**
    * @param history what closed cases of this revision have counted
@@ -34,11 +39,16 @@ public final class Advisor {
    */
   public Advisor(Board board, History history, int largest) {
     Priors priors = Priors.shipped();
-    Predictor predictor = new Predictor(board, Readings.shipped());
+    Readings readings = Readings.shipped();
+    Costs costs = Costs.shipped();
+    Predictor predictor = new Predictor(board, readings);
+    this.origins =
+        "Shares of faults: %s. Reading errors: %s. Minutes: %s. Counted: %d boards of this revision."
+            .formatted(priors.origin(), readings.origin(), costs.origin(), history.boards());
     this.board = board;
     this.catalogue = FaultCatalogue.of(board, priors, history);
     this.diagnoser = new Diagnoser(board, catalogue, priors, predictor, largest);
-    this.nextSteps = new NextSteps(board, catalogue, predictor, Costs.shipped());
+    this.nextSteps = new NextSteps(board, catalogue, predictor, costs);
   }
 
   public Board board() {
@@ -53,7 +63,7 @@ public final class Advisor {
   /** Weighs the story. */
   public Advice advise(List<Entry> entries) {
     Telling telling = Telling.of(board, entries);
-    return new Advice(telling, diagnoser.diagnose(telling));
+    return new Advice(telling, diagnoser.diagnose(telling), origins);
   }
 
   /** What to do next; takes longer than {@link #advise}. */

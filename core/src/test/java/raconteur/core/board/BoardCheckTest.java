@@ -44,4 +44,18 @@ class BoardCheckTest {
         .doesNotContain("U1.1")
         .contains("U1.2");
   }
+
+  @Test
+  void aThreeRailMemoryOnTheWrongRailIsNamed() {
+    String text = Boards.text("quillon-kittiwake-b");
+    // Swap what U22's pins 1 (-5 V) and 8 (+12 V) hang on.
+    String swapped =
+        text.replaceAll("\"U22\\.1\"", "\"U22.X\"")
+            .replaceAll("\"U22\\.8\"", "\"U22.1\"")
+            .replaceAll("\"U22\\.X\"", "\"U22.8\"");
+    assertThat(BoardCheck.of(Boards.parse(swapped)))
+        .contains(
+            new BoardCheck.Problem("U22.1", "wants -5V and is on +12V"),
+            new BoardCheck.Problem("U22.8", "wants +12V and is on -5V"));
+  }
 }

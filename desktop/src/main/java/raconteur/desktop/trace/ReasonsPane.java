@@ -15,6 +15,7 @@ import raconteur.core.diagnose.Doubt;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.diagnose.Weight;
 import raconteur.core.fault.Place;
+import raconteur.core.plan.Advisor;
 import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
 
@@ -33,7 +34,8 @@ final class ReasonsPane extends ScrollPane {
     setAccessibleText("Reasons");
   }
 
-  void show(Board board, Diagnosis diagnosis, Suspect suspect) {
+  void show(Board board, Advisor.Advice advice, Suspect suspect) {
+    Diagnosis diagnosis = advice.diagnosis();
     lines
         .getChildren()
         .setAll(Texts.label("Why " + PlaceWords.shortly(suspect.place()), "heading"));
@@ -65,6 +67,7 @@ final class ReasonsPane extends ScrollPane {
                     Math.floor(diagnosis.weighed() * 1000) / 10,
                     diagnosis.largestHypothesis()),
                 "faint"));
+    lines.getChildren().add(Texts.label(advice.origins(), "faint"));
   }
 
   private static String decibans(double value) {
@@ -83,15 +86,13 @@ final class ReasonsPane extends ScrollPane {
   }
 
   private static String origin(Board board, Suspect suspect) {
-    String usual =
-        suspect.place() instanceof Place.OfPart(String part)
-            ? board
-                .usualSuspect(part)
-                .map(UsualSuspect::origin)
-                .map(o -> "; usual suspect (" + o + ")")
-                .orElse("")
-            : "";
-    return " (common practice and counts of this revision" + usual + ")";
+    return suspect.place() instanceof Place.OfPart(String part)
+        ? board
+            .usualSuspect(part)
+            .map(UsualSuspect::origin)
+            .map(o -> ", a usual suspect (" + o + ")")
+            .orElse("")
+        : "";
   }
 
   private static String clearing(Suspect suspect) {

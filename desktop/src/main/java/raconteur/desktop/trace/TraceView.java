@@ -147,7 +147,7 @@ public final class TraceView extends StackPane {
     presenter
         .state()
         .advice()
-        .ifPresent(advice -> reasons.show(presenter.state().board(), advice.diagnosis(), suspect));
+        .ifPresent(advice -> reasons.show(presenter.state().board(), advice, suspect));
     paint();
   }
 
