@@ -39,7 +39,7 @@ public final class Predictor {
   }
 
   /** How faults spread on this board. */
-  public NetPropagation nets() {
+  NetPropagation nets() {
     return nets;
   }
 
