@@ -143,9 +143,12 @@ final class BoardPainter {
       name += " ✓";
     }
     boolean two = across > 26 && room > 60;
-    double largest = Math.max(LABEL_PIXELS, frame.scale() * 2.4);
-    double size =
-        Math.min(Math.min(across * (two ? 0.36 : 0.8), largest), room / (name.length() * 0.68));
+    double size = labelSize(name, across, room, two);
+    if (size < SMALLEST_LABEL_PIXELS) {
+      // Better the name alone than nothing: the colour of the frame still tells.
+      name = part.designator();
+      size = labelSize(name, across, room, two);
+    }
     if (size < SMALLEST_LABEL_PIXELS) {
       return;
     }
@@ -163,6 +166,11 @@ final class BoardPainter {
       g.fillText(part.device().name(), 0, size * 0.7);
     }
     g.restore();
+  }
+
+  private double labelSize(String name, double across, double room, boolean two) {
+    double largest = Math.max(LABEL_PIXELS, frame.scale() * 2.4);
+    return Math.min(Math.min(across * (two ? 0.36 : 0.8), largest), room / (name.length() * 0.68));
   }
 
   private Color labelInk(Part part, double suspicion) {

@@ -19,6 +19,16 @@ final class News {
       return "Nothing stands out as suspected any more.";
     }
     Suspect leader = suspects.getFirst();
+    double sound = after.diagnosis().soundness();
+    if (sound > leader.probability()) {
+      return "That leaves "
+          + Percent.of(sound)
+          + " that nothing is wrong any more; the likeliest rest is "
+          + PlaceWords.shortly(leader.place())
+          + " with "
+          + Percent.of(leader.probability())
+          + ".";
+    }
     List<String> parts = new ArrayList<>();
     List<String> cleared = newlyCleared(before, after);
     if (!cleared.isEmpty()) {

@@ -45,6 +45,22 @@ class TraceWordsTest {
   }
 
   @Test
+  void aMendThatWorkedIsNewsOfABoardThatMayBeWhole() {
+    var before = advise("screen garbage", "flash 3 3 3", "U24 tester fail", "mended U24 replaced");
+    var after =
+        advise(
+            "screen garbage",
+            "flash 3 3 3",
+            "U24 tester fail",
+            "mended U24 replaced",
+            "flash pass",
+            "screen works");
+    assertThat(News.tell(Optional.of(before), after))
+        .contains("that nothing is wrong any more")
+        .contains("the likeliest rest is");
+  }
+
+  @Test
   void newsThatChangesLittleSaysSo() {
     var before = advise("screen garbage", "flash 3 3 3");
     var after = advise("screen garbage", "flash 3 3 3", "12V 12.0");
