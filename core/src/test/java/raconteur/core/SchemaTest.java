@@ -35,7 +35,19 @@ class SchemaTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"logic", "memory", "linear", "passive"})
+  @ValueSource(
+      strings = {
+        "gates",
+        "selectors",
+        "buffers",
+        "registers",
+        "counters",
+        "cmos",
+        "ram",
+        "rom",
+        "linear",
+        "passive"
+      })
   void shippedDevices(String file) throws IOException {
     follows(
         "devices.schema.json",

@@ -34,6 +34,17 @@ public final class Datum {
         new Issue(position.file(), position.line(), position.column(), position.place(), reason));
   }
 
+  /** The exception that says what is wrong some characters into the text here. */
+  public DataException wrongAt(int characters, String reason) {
+    return new DataException(
+        new Issue(
+            position.file(),
+            position.line(),
+            position.column() + 1 + characters,
+            position.place(),
+            reason));
+  }
+
   /** The text here. */
   public String text() {
     if (content instanceof String text) {

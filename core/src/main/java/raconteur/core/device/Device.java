@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A device type.
@@ -12,8 +13,8 @@ import java.util.Optional;
  * @param deviceClass the class its priors are looked up by, for example {@code small logic}
  * @param outline package name, for example {@code DIP16}
  * @param pins in the order of their numbers
- * @param gates one a driven output, where the function is known
- * @param supplies supply pin name to the rail it wants, where that is not plain from its name
+ * @param gates one a driven output, as a probe sees it, where the function is known
+ * @param behaviour the function step by step
  */
 public record Device(
     String name,
@@ -22,11 +23,27 @@ public record Device(
     String outline,
     List<DevicePin> pins,
     List<Gate> gates,
-    Map<String, String> supplies) {
+    Behaviour behaviour,
+    DeviceFacts facts) {
   public Device {
     pins = List.copyOf(pins);
     gates = List.copyOf(gates);
-    supplies = Map.copyOf(supplies);
+  }
+
+  /** A device of which only the pins are known. */
+  public static Device ofPins(
+      String name, String title, String deviceClass, String outline, List<DevicePin> pins) {
+    return new Device(
+        name, title, deviceClass, outline, pins, List.of(), Behaviour.UNKNOWN, DeviceFacts.NONE);
+  }
+
+  /** The same device under another name, for a family that shares its function. */
+  public Device named(String other) {
+    return new Device(other, title, deviceClass, outline, pins, gates, behaviour, facts);
+  }
+
+  public Map<String, String> supplies() {
+    return facts.supplies();
   }
 
   public Optional<DevicePin> pin(String number) {
@@ -38,6 +55,13 @@ public record Device(
     return pins.stream().filter(p -> p.name().equals(name)).findFirst();
   }
 
+  /** The pins that carry signals: neither supplies nor unconnected. */
+  public List<DevicePin> signalPins() {
+    return pins.stream()
+        .filter(p -> p.kind() != PinKind.SUPPLY && p.kind() != PinKind.NONE)
+        .toList();
+  }
+
   /** Gate names with the outputs each has, in the order of the device file. */
   public Map<String, List<String>> gateOutputs() {
     Map<String, List<String>> outputs = new LinkedHashMap<>();
@@ -45,7 +69,7 @@ public record Device(
       outputs.merge(
           gate.name(),
           List.of(gate.output()),
-          (a, b) -> java.util.stream.Stream.concat(a.stream(), b.stream()).toList());
+          (a, b) -> Stream.concat(a.stream(), b.stream()).distinct().toList());
     }
     return outputs;
   }

@@ -1,21 +1,44 @@
 package raconteur.core.device;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import raconteur.core.data.DataFile;
 
-/** The devices known by name. */
+/**
+ * The devices known by name. A 74-series or 4000-series name of another family than the one written
+ * down ({@code 74HC257} where the files have {@code 74LS257}) finds the same function under its own
+ * name.
+ */
 public final class DeviceLibrary {
   /** The shipped device files; a new one is one more name here. */
   private static final List<String> FILES =
-      List.of("logic.json", "memory.json", "linear.json", "passive.json");
+      List.of(
+          "gates.json",
+          "selectors.json",
+          "buffers.json",
+          "registers.json",
+          "counters.json",
+          "cmos.json",
+          "ram.json",
+          "rom.json",
+          "linear.json",
+          "passive.json");
+
+  private static final Pattern SEVENTY_FOUR = Pattern.compile("(?:54|74)([A-Z]{0,4})([0-9]{2,4})");
+  private static final Pattern NUMBERED = Pattern.compile("(connector|resistor-pack)-([0-9]{1,3})");
 
   private final Map<String, Device> devices;
+  private final Map<String, Device> byFunction = new LinkedHashMap<>();
 
   private DeviceLibrary(Map<String, Device> devices) {
     this.devices = devices;
+    devices.forEach((name, device) -> byFunction.put(functionNumber(name).orElse(name), device));
   }
 
   /** The library that ships with the application. */
@@ -23,15 +46,85 @@ public final class DeviceLibrary {
     return Holder.SHIPPED;
   }
 
-  /** This library with a board's own devices, which win where names are the same. */
+  /** This library with more devices, which win where names are the same. */
   public DeviceLibrary with(List<Device> more) {
+    if (more.isEmpty()) {
+      return this;
+    }
     Map<String, Device> all = new LinkedHashMap<>(devices);
     more.forEach(d -> all.put(d.name(), d));
     return new DeviceLibrary(all);
   }
 
+  /** The device with this name, or the same function in another family. */
   public Optional<Device> find(String name) {
-    return Optional.ofNullable(devices.get(name));
+    Device exact = devices.get(name);
+    if (exact != null) {
+      return Optional.of(exact);
+    }
+    return functionNumber(name)
+        .map(byFunction::get)
+        .or(() -> Optional.ofNullable(byFunction.get(withoutGrade(name))))
+        .map(d -> d.named(name))
+        .or(() -> numbered(name));
+  }
+
+  /** {@code 74*257} for every family of the 74257. */
+  private static Optional<String> functionNumber(String name) {
+    Matcher matcher = SEVENTY_FOUR.matcher(name);
+    return matcher.matches() ? Optional.of("74*" + matcher.group(2)) : Optional.empty();
+  }
+
+  private String withoutGrade(String name) {
+    int dash = name.lastIndexOf('-');
+    Device device = dash > 0 ? devices.get(name.substring(0, dash)) : null;
+    return device != null
+            && device.facts().grades().stream().anyMatch(g -> g.mark().equals(name.substring(dash)))
+        ? device.name()
+        : "";
+  }
+
+  /** Connectors and resistor packs of any size. */
+  private static Optional<Device> numbered(String name) {
+    Matcher matcher = NUMBERED.matcher(name);
+    if (!matcher.matches() || Integer.parseInt(matcher.group(2)) < 1) {
+      return Optional.empty();
+    }
+    int count = Integer.parseInt(matcher.group(2));
+    boolean connector = matcher.group(1).equals("connector");
+    List<DevicePin> pins = new ArrayList<>();
+    for (int i = 1; i <= count; i++) {
+      String number = String.valueOf(i);
+      String pinName = connector ? number : i == 1 ? "COM" : "R" + (i - 1);
+      pins.add(new DevicePin(number, pinName, PinKind.PASSIVE));
+    }
+    return Optional.of(
+        connector
+            ? Device.ofPins(name, count + "-way connector", "connector", "CONN" + count, pins)
+            : Device.ofPins(
+                name, count - 1 + " resistors to one common pin", "resistor", "SIL" + count, pins));
+  }
+
+  /**
+   * The device a marking or a value in a parts list means: what stands before the number (who made
+   * it) and after it (package, grade, temperature) is passed over.
+   */
+  public Optional<Device> recognise(String marking) {
+    String plain = marking.strip().toUpperCase(Locale.ROOT);
+    if (plain.isEmpty() || plain.length() > 40) {
+      return Optional.empty();
+    }
+    Optional<Device> exact = find(marking.strip()).or(() -> find(plain));
+    if (exact.isPresent()) {
+      return exact;
+    }
+    Matcher logic =
+        Pattern.compile("^[A-Z]{0,4}((?:54|74)[A-Z]{0,4}[0-9]{2,4})(?![0-9]).*").matcher(plain);
+    if (logic.matches()) {
+      return find(logic.group(1));
+    }
+    Matcher other = Pattern.compile("^[A-Z]{0,4}([0-9]{2}C?[0-9]{1,4})(?![0-9]).*").matcher(plain);
+    return other.matches() ? find(other.group(1)) : Optional.empty();
   }
 
   public List<Device> all() {

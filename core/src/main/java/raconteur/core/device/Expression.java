@@ -1,15 +1,13 @@
 package raconteur.core.device;
 
-import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
 
 /**
- * A Boolean function of named pins: {@code !} not, {@code &} and, {@code ^} exclusive or, {@code |}
- * or, in this order of binding, with brackets. A pin name may hold slashes and signs ({@code !/OE &
- * A}).
+ * A Boolean function of named pins and remembered bits. {@link FunctionNotation} reads it; its
+ * words (numbers, selections, sums) come out of there as one expression a bit.
  */
 public sealed interface Expression {
 
@@ -23,12 +21,25 @@ public sealed interface Expression {
 
   record ExclusiveOr(List<Expression> operands) implements Expression {}
 
-  /** Always true: the enable of an output that has none. */
-  record Always() implements Expression {}
+  /** Always high or always low. */
+  record Constant(boolean high) implements Expression {}
+
+  /** One of two, as a selector input says. */
+  record Choose(Expression condition, Expression whenHigh, Expression whenLow)
+      implements Expression {}
+
+  /** One bit of a memory's word; the address has its lowest bit first. */
+  record MemoryBit(String memory, List<Expression> address, int bit) implements Expression {}
+
+  /** Looks up a memory's bit at an address that may be partly unknown. */
+  @FunctionalInterface
+  interface MemoryReader {
+    Level read(String memory, List<Level> addressLowestFirst, int bit);
+  }
 
   /** The names of the pins it reads. */
   default Set<String> pins() {
-    Set<String> names = new HashSet<>();
+    Set<String> names = new LinkedHashSet<>();
     collect(this, names);
     return names;
   }
@@ -41,7 +52,58 @@ public sealed interface Expression {
       case And and -> and.operands().stream().allMatch(e -> e.test(high));
       case Or or -> or.operands().stream().anyMatch(e -> e.test(high));
       case ExclusiveOr xor -> xor.operands().stream().filter(e -> e.test(high)).count() % 2 == 1;
-      case Always _ -> true;
+      case Constant constant -> constant.high();
+      case Choose c -> (c.condition().test(high) ? c.whenHigh() : c.whenLow()).test(high);
+      case MemoryBit _ -> throw new IllegalStateException("a memory has no function of pins alone");
+    };
+  }
+
+  /**
+   * Its level where pins may be unknown or open: low or high where every completion agrees gate by
+   * gate, else unknown. An open input counts as unknown.
+   */
+  default Level level(Function<String, Level> pins, MemoryReader memories) {
+    return switch (this) {
+      case Pin pin -> pins.apply(pin.name()).asInput();
+      case Not not -> not.operand().level(pins, memories).inverted();
+      case And and -> {
+        Level result = Level.HIGH;
+        for (Expression operand : and.operands()) {
+          result = result.and(operand.level(pins, memories));
+          if (result == Level.LOW) {
+            break;
+          }
+        }
+        yield result;
+      }
+      case Or or -> {
+        Level result = Level.LOW;
+        for (Expression operand : or.operands()) {
+          result = result.or(operand.level(pins, memories));
+          if (result == Level.HIGH) {
+            break;
+          }
+        }
+        yield result;
+      }
+      case ExclusiveOr xor -> {
+        Level result = Level.LOW;
+        for (Expression operand : xor.operands()) {
+          result = result.exclusiveOr(operand.level(pins, memories));
+        }
+        yield result;
+      }
+      case Constant constant -> Level.of(constant.high());
+      case Choose c ->
+          switch (c.condition().level(pins, memories)) {
+            case HIGH -> c.whenHigh().level(pins, memories);
+            case LOW -> c.whenLow().level(pins, memories);
+            case UNKNOWN, FLOATING ->
+                c.whenHigh().level(pins, memories).merge(c.whenLow().level(pins, memories));
+          };
+      case MemoryBit m ->
+          memories.read(
+              m.memory(), m.address().stream().map(e -> e.level(pins, memories)).toList(), m.bit());
     };
   }
 
@@ -55,17 +117,24 @@ public sealed interface Expression {
       case Or or -> or.operands().stream().map(e -> e.signal(pins)).reduce(Signal.LOW, Signal::or);
       case ExclusiveOr xor ->
           xor.operands().stream().map(e -> e.signal(pins)).reduce(Signal.LOW, Signal::exclusiveOr);
-      case Always _ -> Signal.HIGH;
+      case Constant constant -> constant.high() ? Signal.HIGH : Signal.LOW;
+      case Choose c -> {
+        Signal selector = c.condition().signal(pins);
+        yield selector
+            .and(c.whenHigh().signal(pins))
+            .or(selector.inverted().and(c.whenLow().signal(pins)));
+      }
+      case MemoryBit _ -> Signal.DOUBTFUL;
     };
   }
 
   /**
-   * Reads the notation.
+   * Reads a function of pins alone, whatever they are called.
    *
-   * @throws IllegalArgumentException with one sentence, where it does not follow the notation
+   * @throws NotationException with one sentence, where it does not follow the notation
    */
   static Expression parse(String text) {
-    return new Parser(text).whole();
+    return FunctionNotation.expression(text);
   }
 
   private static void collect(Expression expression, Set<String> names) {
@@ -75,102 +144,13 @@ public sealed interface Expression {
       case And and -> and.operands().forEach(e -> collect(e, names));
       case Or or -> or.operands().forEach(e -> collect(e, names));
       case ExclusiveOr xor -> xor.operands().forEach(e -> collect(e, names));
-      case Always _ -> {}
-    }
-  }
-
-  /** Recursive descent, one method a level of binding. */
-  final class Parser {
-    private final String text;
-    private int at;
-    private int depth;
-
-    private Parser(String text) {
-      this.text = text;
-    }
-
-    private Expression whole() {
-      Expression result = or();
-      if (peek() != '\0') {
-        throw wrong("an operator & ^ | is expected");
+      case Constant _ -> {}
+      case Choose c -> {
+        collect(c.condition(), names);
+        collect(c.whenHigh(), names);
+        collect(c.whenLow(), names);
       }
-      return result;
-    }
-
-    private Expression or() {
-      List<Expression> operands = new ArrayList<>(List.of(exclusiveOr()));
-      while (take('|')) {
-        operands.add(exclusiveOr());
-      }
-      return operands.size() == 1 ? operands.getFirst() : new Or(List.copyOf(operands));
-    }
-
-    private Expression exclusiveOr() {
-      List<Expression> operands = new ArrayList<>(List.of(and()));
-      while (take('^')) {
-        operands.add(and());
-      }
-      return operands.size() == 1 ? operands.getFirst() : new ExclusiveOr(List.copyOf(operands));
-    }
-
-    private Expression and() {
-      List<Expression> operands = new ArrayList<>(List.of(factor()));
-      while (take('&')) {
-        operands.add(factor());
-      }
-      return operands.size() == 1 ? operands.getFirst() : new And(List.copyOf(operands));
-    }
-
-    private Expression factor() {
-      if (++depth > 200) {
-        throw wrong("the expression is nested too deeply");
-      }
-      try {
-        if (take('!')) {
-          return new Not(factor());
-        }
-        if (take('(')) {
-          Expression inner = or();
-          if (!take(')')) {
-            throw wrong("a closing bracket is missing");
-          }
-          return inner;
-        }
-        return pin();
-      } finally {
-        depth--;
-      }
-    }
-
-    private Expression pin() {
-      peek();
-      int start = at;
-      while (at < text.length() && "!&^|() ".indexOf(text.charAt(at)) < 0) {
-        at++;
-      }
-      if (start == at) {
-        throw wrong("a pin name is expected");
-      }
-      return new Pin(text.substring(start, at));
-    }
-
-    private char peek() {
-      while (at < text.length() && text.charAt(at) == ' ') {
-        at++;
-      }
-      return at < text.length() ? text.charAt(at) : '\0';
-    }
-
-    private boolean take(char wanted) {
-      if (peek() != wanted) {
-        return false;
-      }
-      at++;
-      return true;
-    }
-
-    private IllegalArgumentException wrong(String what) {
-      return new IllegalArgumentException(what + " at character " + (at + 1) + " of " + text);
+      case MemoryBit m -> m.address().forEach(e -> collect(e, names));
     }
   }
 }

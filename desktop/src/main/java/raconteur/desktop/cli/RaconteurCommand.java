@@ -23,7 +23,14 @@ import raconteur.desktop.app.RaconteurApp;
     description = "Keeps the story of a board under repair and works out the odds.",
     mixinStandardHelpOptions = true,
     versionProvider = RaconteurCommand.Version.class,
-    subcommands = {DiagnoseCommand.class})
+    subcommands = {
+      DiagnoseCommand.class,
+      DeviceCommands.ListAll.class,
+      DeviceCommands.Show.class,
+      DeviceCommands.Drive.class,
+      DeviceCommands.Vectors.class,
+      DeviceCommands.Identify.class
+    })
 public final class RaconteurCommand implements Callable<Integer> {
   @Spec private @Nullable CommandSpec spec;
 

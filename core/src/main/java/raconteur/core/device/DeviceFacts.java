@@ -1,0 +1,39 @@
+package raconteur.core.device;
+
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+
+/**
+ * What else is known of a device type.
+ *
+ * @param supplies supply pin name to the rail it wants, where that is not plain from its name
+ * @param typicalAmps what it draws from its main supply in use, where known
+ * @param grades how speed is marked on it
+ * @param substitutes what can stand in, with what differs
+ * @param notes what to know before relying on it, empty for nothing
+ * @param function the statements of its function, as written
+ */
+public record DeviceFacts(
+    Map<String, String> supplies,
+    OptionalDouble typicalAmps,
+    List<Grade> grades,
+    List<Substitute> substitutes,
+    String notes,
+    List<String> function) {
+  public DeviceFacts {
+    supplies = Map.copyOf(supplies);
+    grades = List.copyOf(grades);
+    substitutes = List.copyOf(substitutes);
+    function = List.copyOf(function);
+  }
+
+  static final DeviceFacts NONE =
+      new DeviceFacts(Map.of(), OptionalDouble.empty(), List.of(), List.of(), "", List.of());
+
+  /** A mark such as {@code -15} and the access time it stands for. */
+  public record Grade(String mark, int nanos) {}
+
+  /** Another device that may do, and what differs. */
+  public record Substitute(String device, String differs) {}
+}

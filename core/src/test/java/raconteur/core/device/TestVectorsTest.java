@@ -1,0 +1,75 @@
+package raconteur.core.device;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class TestVectorsTest {
+
+  static List<Device> devicesThatRun() {
+    return DeviceLibrary.shipped().all().stream()
+        .filter(d -> d.behaviour().known())
+        .filter(d -> d.behaviour().memories().isEmpty())
+        .filter(d -> d.behaviour().switches().isEmpty())
+        .toList();
+  }
+
+  @ParameterizedTest
+  @MethodSource("devicesThatRun")
+  void theRowsShowEveryStuckPinOfALogicDeviceAndIdentifyIt(Device device) {
+    TestVectors.Derived derived = TestVectors.of(device);
+    assertThat(derived.shown()).as(device.name()).isEqualTo(derived.faults());
+    assertThat(Identification.of(derived.rows(), List.of(device))).hasSize(1);
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"2114", "6116", "74LS189", "74LS670"})
+  void theRowsShowMostStuckPinsOfAMemory(String name) {
+    TestVectors.Derived derived = TestVectors.of(DeviceLibrary.shipped().find(name).orElseThrow());
+    assertThat((double) derived.shown() / derived.faults()).as(name).isGreaterThan(0.9);
+  }
+
+  @Test
+  void aBadPartIsNotIdentifiedAsAGoodOne() {
+    Device and = DeviceLibrary.shipped().find("74LS08").orElseThrow();
+    List<VectorRow> bad =
+        TestVectors.of(and).rows().stream()
+            .map(
+                row -> {
+                  Map<String, Level> shown = new HashMap<>(row.shown());
+                  shown.put("3", Level.LOW);
+                  return new VectorRow(row.driven(), shown);
+                })
+            .toList();
+    assertThat(Identification.of(bad, DeviceLibrary.shipped().all()))
+        .extracting(f -> f.device().name())
+        .doesNotContain("74LS08");
+  }
+
+  @Test
+  void selectorsAreToldApartAndTwinsAreNot() {
+    Device mux = DeviceLibrary.shipped().find("74LS257").orElseThrow();
+    assertThat(names(mux)).contains("74LS257").doesNotContain("74LS258", "74LS157", "74LS158");
+    Device twin = DeviceLibrary.shipped().find("74LS521").orElseThrow();
+    assertThat(names(twin)).contains("74LS521", "74LS688");
+  }
+
+  private static List<String> names(Device device) {
+    return Identification.of(TestVectors.of(device).rows(), DeviceLibrary.shipped().all()).stream()
+        .map(f -> f.device().name())
+        .toList();
+  }
+
+  @Test
+  void aDeviceWithoutAFunctionHasNoRows() {
+    Optional<Device> custom = DeviceLibrary.shipped().find("74LS629");
+    assertThat(TestVectors.of(custom.orElseThrow()).rows()).isEmpty();
+  }
+}
