@@ -4,62 +4,86 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
+import raconteur.core.board.BoardContents;
 import raconteur.core.board.BoardFiles;
+import raconteur.core.board.BoardWriter;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
+import raconteur.core.device.DeviceLibrary;
 
 /**
- * All board revisions at hand. Shipped ones are read when first asked for; files in the user's
- * folder are read when the shelf is made, and those that are refused are listed with their reasons.
+ * All board revisions at hand: the shipped ones, and those in the user's folder, which win. A
+ * revision that derives from a sibling is read after it. Files that are refused are listed with
+ * their reasons. Not thread safe.
  */
 public final class BoardShelf {
   /** Largest board file read, in bytes. */
   public static final long LARGEST_BYTES = 64_000_000;
 
-  private static final List<String> SHIPPED = List.of("quillon-kittiwake-b", "quillon-kittiwake-d");
+  private static final List<String> SHIPPED =
+      List.of(
+          "quillon-kittiwake-b",
+          "quillon-kittiwake-d",
+          "lanternfish-l1",
+          "lanternfish-l2",
+          "marram-310",
+          "petrel-1");
 
   private final Path folder;
+  private final DeviceLibrary library;
+  private final Map<String, Path> files = new LinkedHashMap<>();
   private final Map<String, Board> boards = new LinkedHashMap<>();
+  private final Set<String> beingRead = new LinkedHashSet<>();
   private final List<Issue> issues = new ArrayList<>();
 
-  private BoardShelf(Path folder) {
+  private BoardShelf(Path folder, DeviceLibrary library) {
     this.folder = folder;
+    this.library = library;
+  }
+
+  /** A shelf with the shipped device library. */
+  public static BoardShelf of(Path folder) {
+    return of(folder, DeviceLibrary.shipped());
   }
 
   /**
    * @param folder where the user's board files lie; need not be there
+   * @param library the devices at hand
    */
-  public static BoardShelf of(Path folder) {
-    BoardShelf shelf = new BoardShelf(folder);
-    for (String id : SHIPPED) {
-      Board board =
-          DataFile.shipped(
-              Board.class,
-              "/raconteur/core/boards/" + id + ".json",
-              text -> BoardFiles.read(id + ".json", text));
-      shelf.boards.put(id, board);
-    }
-    shelf.readFolder();
+  public static BoardShelf of(Path folder, DeviceLibrary library) {
+    BoardShelf shelf = new BoardShelf(folder, library);
+    shelf.findFiles();
+    SHIPPED.forEach(shelf::load);
+    List.copyOf(shelf.files.keySet()).forEach(shelf::load);
     return shelf;
   }
 
-  private void readFolder() {
+  /** Which ids the user's files have; what cannot be read is listed. */
+  private void findFiles() {
     if (!Files.isDirectory(folder)) {
       return;
     }
-    try (Stream<Path> files = Files.list(folder)) {
-      for (Path file : files.filter(f -> f.toString().endsWith(".json")).sorted().toList()) {
-        switch (read(file)) {
-          case Loaded.Ok<Board> ok -> boards.put(ok.value().identity().id(), ok.value());
-          case Loaded.Refused<Board> refused -> issues.addAll(refused.issues());
+    try (Stream<Path> found = Files.list(folder)) {
+      for (Path file : found.filter(f -> f.toString().endsWith(".json")).sorted().toList()) {
+        switch (text(file)) {
+          case Loaded.Refused<String> refused -> issues.addAll(refused.issues());
+          case Loaded.Ok<String>(String text) -> {
+            switch (DataFile.read(file.toString(), text, (root, _) -> root.get("id").text())) {
+              case Loaded.Refused<String> refused -> issues.addAll(refused.issues());
+              case Loaded.Ok<String>(String id) -> files.put(id, file);
+            }
+          }
         }
       }
     } catch (IOException e) {
@@ -67,8 +91,67 @@ public final class BoardShelf {
     }
   }
 
-  /** Reads one board file from the disk; bad files are refused, never thrown. */
+  /**
+   * Reads a board once, with the sibling it derives from; one that derives from itself is refused.
+   */
+  public Loaded<Board> load(String id) {
+    Board known = boards.get(id);
+    if (known != null) {
+      return new Loaded.Ok<>(known);
+    }
+    if (!beingRead.add(id)) {
+      return refused(id, "it derives from itself by way of " + String.join(", ", beingRead));
+    }
+    try {
+      Loaded<Board> loaded = read(id);
+      switch (loaded) {
+        case Loaded.Ok<Board>(Board board) -> boards.put(id, board);
+        case Loaded.Refused<Board> refused ->
+            refused.issues().stream().filter(i -> !issues.contains(i)).forEach(issues::add);
+      }
+      return loaded;
+    } finally {
+      beingRead.remove(id);
+    }
+  }
+
+  private Loaded<Board> read(String id) {
+    Path file = files.get(id);
+    if (file != null) {
+      return read(file, library, this::load);
+    }
+    return SHIPPED.contains(id)
+        ? shipped(id)
+        : refused(id, "there is no board with this id at hand");
+  }
+
+  private Loaded<Board> shipped(String id) {
+    return BoardFiles.read(
+        id + ".json",
+        DataFile.shippedText(Board.class, "/raconteur/core/boards/" + id + ".json"),
+        library,
+        this::load);
+  }
+
+  /** Reads one board file that derives from no other. */
   public static Loaded<Board> read(Path file) {
+    return read(file, DeviceLibrary.shipped(), BoardShelf::noSibling);
+  }
+
+  private static Loaded<Board> noSibling(String id) {
+    return refused(id, "it derives from a board that is not at hand");
+  }
+
+  /** Reads one board file from the disk; bad files are refused, never thrown. */
+  public static Loaded<Board> read(Path file, DeviceLibrary library, BoardFiles.Siblings siblings) {
+    return switch (text(file)) {
+      case Loaded.Refused<String> refused -> new Loaded.Refused<>(refused.issues());
+      case Loaded.Ok<String>(String text) ->
+          BoardFiles.read(file.toString(), text, library, siblings);
+    };
+  }
+
+  private static Loaded<String> text(Path file) {
     String name = file.toString();
     try {
       if (!Files.isRegularFile(file)) {
@@ -77,36 +160,145 @@ public final class BoardShelf {
       if (Files.size(file) > LARGEST_BYTES) {
         return refused(name, "the file is larger than " + LARGEST_BYTES / 1_000_000 + " MB");
       }
-      return BoardFiles.read(name, new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
+      return new Loaded.Ok<>(new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
     } catch (IOException e) {
       return refused(name, "the file cannot be read");
     }
   }
 
-  private static Loaded<Board> refused(String name, String reason) {
+  private static <T> Loaded<T> refused(String name, String reason) {
     return new Loaded.Refused<>(List.of(new Issue(name, 0, 0, "", reason)));
   }
 
-  /** Checks a board file and, if it is good, copies it into the folder. */
+  /** Whether this id ships with the application. */
+  public static boolean isShipped(String id) {
+    return SHIPPED.contains(id);
+  }
+
+  /** Whether the user has a file of this id, which wins over a shipped one. */
+  public boolean isOwn(String id) {
+    return files.containsKey(id);
+  }
+
+  /** Checks a board file and, if it is good, copies what it says into the folder. */
   public Loaded<Board> add(Path file) {
-    Loaded<Board> loaded = read(file);
-    if (loaded instanceof Loaded.Ok<Board>(Board board)) {
+    return switch (read(file, library, this::load)) {
+      case Loaded.Refused<Board> refused -> refused;
+      case Loaded.Ok<Board>(Board board) ->
+          keep(board.contents())
+              .<Loaded<Board>>map(sentence -> refused(file.toString(), sentence))
+              .orElseGet(() -> new Loaded.Ok<>(boards.get(board.identity().id())));
+    };
+  }
+
+  /**
+   * Writes a board into the user's folder, whole or not at all; a shipped board keeps its file and
+   * is only covered. The sentence that says what went wrong, or nothing.
+   */
+  public Optional<String> keep(BoardContents contents) {
+    String id = contents.identity().id();
+    Optional<Board> sibling = Optional.ofNullable(boards.get(contents.derivedFrom()));
+    if (!contents.derivedFrom().isEmpty() && derivesFrom(contents.derivedFrom(), id)) {
+      return Optional.of(id + " would derive from itself; choose another sibling.");
+    }
+    return switch (BoardFiles.check(contents, library)) {
+      case Loaded.Refused<Board> refused -> Optional.of(refused.summary());
+      case Loaded.Ok<Board>(Board board) -> {
+        String text =
+            sibling
+                .map(s -> BoardWriter.writeDerived(board.contents(), s.contents()))
+                .orElseGet(() -> BoardWriter.write(board.contents()));
+        yield write(id, text, board);
+      }
+    };
+  }
+
+  private boolean derivesFrom(String from, String id) {
+    String at = from;
+    for (int i = 0; i < boards.size() + 1 && !at.isEmpty(); i++) {
+      if (at.equals(id)) {
+        return true;
+      }
+      at = Optional.ofNullable(boards.get(at)).map(b -> b.contents().derivedFrom()).orElse("");
+    }
+    return false;
+  }
+
+  private Optional<String> write(String id, String text, Board board) {
+    try {
+      Files.createDirectories(folder);
+      Path target = files.getOrDefault(id, folder.resolve(id + ".json"));
+      Path scratch = Files.createTempFile(folder, id, ".part");
       try {
-        Files.createDirectories(folder);
-        Path target = folder.resolve(board.identity().id() + ".json");
-        if (!target.equals(file)) {
-          Files.copy(file, target, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-        }
-        boards.put(board.identity().id(), board);
-      } catch (IOException e) {
-        return refused(file.toString(), "it cannot be copied into " + folder);
+        Files.writeString(scratch, text, StandardCharsets.UTF_8);
+        Files.move(
+            scratch, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+      } finally {
+        Files.deleteIfExists(scratch);
+      }
+      files.put(id, target);
+      boards.put(id, board);
+      rereadDerived(id);
+      return Optional.empty();
+    } catch (IOException e) {
+      return Optional.of("The board cannot be written into " + folder + "; nothing was changed.");
+    }
+  }
+
+  /** What derives from a changed board changes with it. */
+  private void rereadDerived(String id) {
+    List<String> derived =
+        boards.values().stream()
+            .filter(b -> b.contents().derivedFrom().equals(id))
+            .map(b -> b.identity().id())
+            .toList();
+    for (String other : derived) {
+      Board before = boards.remove(other);
+      if (load(other) instanceof Loaded.Refused<Board>) {
+        boards.put(other, before);
+      } else {
+        rereadDerived(other);
       }
     }
-    return loaded;
+  }
+
+  /** Takes the user's file of a board away, so that the shipped one shows again. */
+  public Optional<String> giveUp(String id) {
+    Path file = files.get(id);
+    if (file == null) {
+      return Optional.of("There is no file of yours for " + id + ".");
+    }
+    try {
+      Files.move(
+          file,
+          file.resolveSibling(file.getFileName() + ".given-up"),
+          StandardCopyOption.REPLACE_EXISTING);
+    } catch (IOException e) {
+      return Optional.of(file + " cannot be moved; nothing was changed.");
+    }
+    files.remove(id);
+    boards.remove(id);
+    if (isShipped(id)) {
+      load(id);
+      rereadDerived(id);
+    }
+    return Optional.empty();
+  }
+
+  public DeviceLibrary library() {
+    return library;
   }
 
   public List<Board> boards() {
     return List.copyOf(boards.values());
+  }
+
+  /** The other revisions of a board's machine. */
+  public List<Board> siblings(Board board) {
+    return boards.values().stream()
+        .filter(b -> b.identity().machine().equals(board.identity().machine()))
+        .filter(b -> !b.identity().id().equals(board.identity().id()))
+        .toList();
   }
 
   public Optional<Board> find(String id) {

@@ -13,7 +13,7 @@ import raconteur.core.data.Loaded;
 class BoardShelfTest {
   private static final String SHEET =
       """
-      {"format": "raconteur-board/1", "id": "marram-310", "machine": "Marram 310", "revision": "1",
+      {"format": "raconteur-board/1", "id": "my-board", "machine": "Marram 310", "revision": "1",
        "title": "Marram 310 terminal", "blocks": ["power", "cpu"],
        "parts": [{"part": "U1", "device": "74LS04", "block": "cpu"}]}
       """;
@@ -27,8 +27,8 @@ class BoardShelfTest {
     Path file = Files.writeString(folder.resolve("my board.json"), SHEET);
     assertThat(shelf.add(file)).isInstanceOf(Loaded.Ok.class);
     BoardShelf again = BoardShelf.of(boards);
-    assertThat(again.boards()).hasSize(3);
-    assertThat(again.find("marram-310").orElseThrow().depth()).isEqualTo(Depth.SHEET);
+    assertThat(again.boards()).hasSize(7);
+    assertThat(again.find("my-board").orElseThrow().depth()).isEqualTo(Depth.SHEET);
   }
 
   @Test
@@ -45,7 +45,7 @@ class BoardShelfTest {
     Files.writeString(folder.resolve("b.json"), SHEET);
     Files.write(folder.resolve("c.json"), new byte[] {(byte) 0xff, (byte) 0xfe, 0, 1, 2});
     BoardShelf shelf = BoardShelf.of(folder);
-    assertThat(shelf.find("marram-310")).isPresent();
+    assertThat(shelf.find("my-board")).isPresent();
     assertThat(shelf.issues()).hasSize(2);
   }
 

@@ -15,6 +15,7 @@ import raconteur.core.device.PinKind;
  * there. Immutable; lookups are by hash.
  */
 public final class Board {
+  private final BoardContents contents;
   private final BoardIdentity identity;
   private final List<String> blocks;
   private final Map<String, Part> parts;
@@ -34,27 +35,15 @@ public final class Board {
     }
   }
 
-  /** What a board file says, before it is indexed. */
-  record Contents(
-      BoardIdentity identity,
-      List<String> blocks,
-      List<Part> parts,
-      List<Net> nets,
-      List<Rail> rails,
-      String ground,
-      List<NoConnect> noConnects,
-      DeadTest deadTest,
-      List<SymptomCard> symptoms,
-      List<UsualSuspect> usualSuspects) {}
-
-  Board(Contents contents) {
+  Board(BoardContents contents) {
+    this.contents = contents;
     identity = contents.identity();
-    blocks = List.copyOf(contents.blocks());
+    blocks = contents.blocks();
     parts = index(contents.parts(), Part::designator);
     nets = index(contents.nets(), Net::name);
     rails = index(contents.rails(), Rail::name);
     ground = contents.ground();
-    noConnects = List.copyOf(contents.noConnects());
+    noConnects = contents.noConnects();
     deadTest = contents.deadTest();
     symptoms = index(contents.symptoms(), SymptomCard::id);
     usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
@@ -66,6 +55,11 @@ public final class Board {
     Map<String, T> map = new LinkedHashMap<>();
     items.forEach(item -> map.put(key.apply(item), item));
     return Collections.unmodifiableMap(map);
+  }
+
+  /** What the board's file says, to be changed and written. */
+  public BoardContents contents() {
+    return contents;
   }
 
   public BoardIdentity identity() {

@@ -10,28 +10,58 @@ import raconteur.core.device.PinKind;
 
 /** Looks for what no real schematic has; each finding leads to a place. */
 public final class BoardCheck {
+  private static final double BYPASS_REACH_MILLIMETRES = 30;
+
   private final Board board;
   private final List<Problem> problems = new ArrayList<>();
 
+  /** What kind of thing is odd. */
+  public enum Kind {
+    NET("net"),
+    FIGHT("outputs fight"),
+    UNDRIVEN("not driven"),
+    SUPPLY("supply"),
+    BYPASS("bypass"),
+    LOOSE_PINS("loose pins");
+
+    private final String words;
+
+    Kind(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
   /** One thing to look at: where, and what is odd about it. */
-  public record Problem(String place, String what) {}
+  public record Problem(Kind kind, String place, String what) {}
 
   private BoardCheck(Board board) {
     this.board = board;
   }
 
-  /** All problems of a board with nets, in the order of its nets and parts. */
+  /** All problems of a board, in the order of its nets and parts; none without nets. */
   public static List<Problem> of(Board board) {
+    if (board.nets().isEmpty()) {
+      return List.of();
+    }
     var check = new BoardCheck(board);
     board.nets().forEach(check::net);
     check.suppliesOnTheirRails();
     check.pinsInNoNet();
+    check.bypass();
     return List.copyOf(check.problems);
+  }
+
+  private void add(Kind kind, String place, String what) {
+    problems.add(new Problem(kind, place, what));
   }
 
   private void net(Net net) {
     if (net.path().size() < 2) {
-      problems.add(new Problem(net.name(), "joins fewer than two pins"));
+      add(Kind.NET, net.name(), "joins fewer than two pins");
     }
     if (board.isSupply(net.name())) {
       return;
@@ -45,17 +75,17 @@ public final class BoardCheck {
       read |= kind.reads() || kind == PinKind.PASSIVE;
       outputs += kind == PinKind.OUTPUT ? 1 : 0;
       if (kind == PinKind.SUPPLY && !regulatorInput(pin)) {
-        problems.add(new Problem(pin.toString(), "a supply pin on a signal net"));
+        add(Kind.SUPPLY, pin.toString(), "a supply pin on a signal net");
       }
     }
     if (!driven) {
-      problems.add(new Problem(net.name(), "is read but nothing drives it"));
+      add(Kind.UNDRIVEN, net.name(), "is read but nothing drives it");
     }
     if (!read) {
-      problems.add(new Problem(net.name(), "is driven but nothing reads it"));
+      add(Kind.NET, net.name(), "is driven but nothing reads it");
     }
     if (outputs > 1) {
-      problems.add(new Problem(net.name(), "has " + outputs + " outputs that fight"));
+      add(Kind.FIGHT, net.name(), "has " + outputs + " outputs that fight");
     }
   }
 
@@ -74,10 +104,10 @@ public final class BoardCheck {
                 .map(Rail::name)
                 .or(() -> net.filter(n -> n.equals(board.ground())));
         if (wanted != null && net.isPresent() && !rail.equals(Optional.of(wanted))) {
-          problems.add(
-              new Problem(
-                  part.pin(pin.number()).toString(),
-                  "wants " + wanted + " and is on " + net.get()));
+          add(
+              Kind.SUPPLY,
+              part.pin(pin.number()).toString(),
+              "wants " + wanted + " and is on " + net.get());
         }
       }
     }
@@ -87,11 +117,86 @@ public final class BoardCheck {
     Set<PinRef> meant = new HashSet<>();
     board.noConnects().forEach(n -> meant.add(n.pin()));
     for (Part part : board.parts()) {
-      for (PinRef pin : part.pins()) {
-        if (board.netOf(pin).isEmpty() && !meant.contains(pin)) {
-          problems.add(new Problem(pin.toString(), "is in no net and not marked as unconnected"));
+      List<String> loose = new ArrayList<>();
+      for (DevicePin pin : part.device().pins()) {
+        PinRef ref = part.pin(pin.number());
+        if (board.netOf(ref).isPresent() || meant.contains(ref)) {
+          continue;
+        }
+        if (pin.kind() == PinKind.SUPPLY) {
+          add(Kind.SUPPLY, ref.toString(), pin.name() + " is in no net: the part has no supply");
+        } else if (pin.kind() != PinKind.NONE) {
+          loose.add(pin.number());
         }
       }
+      if (!loose.isEmpty()) {
+        boolean one = loose.size() == 1;
+        add(
+            Kind.LOOSE_PINS,
+            part.designator(),
+            (one ? "pin " : "pins ")
+                + String.join(", ", loose.subList(0, Math.min(12, loose.size())))
+                + (loose.size() > 12 ? " and " + (loose.size() - 12) + " more" : "")
+                + (one ? " is" : " are")
+                + " in no net and not marked as unconnected");
+      }
     }
+  }
+
+  /**
+   * A logic part wants a capacitor from its rail to ground near it (30 mm, common practice, no
+   * source). Without positions one capacitor for every four parts will do.
+   */
+  private void bypass() {
+    if (board.ground().isEmpty()) {
+      return;
+    }
+    List<Part> capacitors = board.parts().stream().filter(this::bypasses).toList();
+    List<Part> wanting = board.parts().stream().filter(this::wantsBypass).toList();
+    if (wanting.isEmpty()) {
+      return;
+    }
+    boolean placed =
+        java.util.stream.Stream.concat(capacitors.stream(), wanting.stream())
+            .allMatch(p -> p.place().known());
+    if (!placed) {
+      if (capacitors.size() * 4 < wanting.size()) {
+        add(
+            Kind.BYPASS,
+            "capacitors",
+            capacitors.size() + " from rail to ground for " + wanting.size() + " logic parts");
+      }
+      return;
+    }
+    for (Part part : wanting) {
+      if (capacitors.stream().noneMatch(c -> near(c, part))) {
+        add(Kind.BYPASS, part.designator(), "no capacitor from rail to ground within 30 mm");
+      }
+    }
+  }
+
+  private static boolean near(Part capacitor, Part part) {
+    double length = part.device().pins().size() * 2.54 / 2;
+    return Math.hypot(
+            capacitor.place().xMillimetres() - part.place().xMillimetres(),
+            capacitor.place().yMillimetres() - part.place().yMillimetres())
+        < BYPASS_REACH_MILLIMETRES + length / 2;
+  }
+
+  private boolean bypasses(Part part) {
+    boolean capacitor =
+        part.device().deviceClass().equals("ceramic capacitor")
+            || part.device().deviceClass().equals("electrolytic");
+    List<String> nets =
+        part.pins().stream().flatMap(p -> board.netOf(p).stream()).map(Net::name).toList();
+    return capacitor
+        && nets.contains(board.ground())
+        && nets.stream().anyMatch(n -> board.railOfNet(n).isPresent());
+  }
+
+  private boolean wantsBypass(Part part) {
+    return part.fitted()
+        && part.device().pins().size() >= 14
+        && part.device().pins().stream().anyMatch(p -> p.kind().drives());
   }
 }

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.Board.DeadTest;
 import raconteur.core.data.DataFile;
@@ -44,62 +45,232 @@ public final class BoardFiles {
           "dead test",
           "symptoms",
           "usual suspects",
-          "notes");
+          "notes",
+          "derived from",
+          "renamed",
+          "gone",
+          "nets gone");
 
   private final Datum root;
   private final List<Issue> issues;
+  private final Siblings siblings;
+  private DeviceLibrary library;
+  private Optional<BoardContents> sibling = Optional.empty();
+  private final Map<String, Device> devices = new LinkedHashMap<>();
   private final Map<String, Part> parts = new LinkedHashMap<>();
+  private final Map<String, Net> nets = new LinkedHashMap<>();
   private final Map<PinRef, String> netByPin = new HashMap<>();
   private final Set<String> blocks = new HashSet<>();
 
-  private BoardFiles(Datum root, List<Issue> issues) {
+  private BoardFiles(Datum root, List<Issue> issues, DeviceLibrary library, Siblings siblings) {
     this.root = root;
     this.issues = issues;
+    this.library = library;
+    this.siblings = siblings;
   }
 
-  /** Reads a board with the shipped device library. */
-  public static Loaded<Board> read(String fileName, String text) {
-    return DataFile.read(fileName, text, (root, issues) -> new BoardFiles(root, issues).board());
+  /** Finds the board a revision derives from, by its id; a refusal says why there is none. */
+  @FunctionalInterface
+  public interface Siblings {
+    Loaded<Board> find(String id);
   }
+
+  /** Reads a board that derives from no other, with the shipped device library. */
+  public static Loaded<Board> read(String fileName, String text) {
+    return read(fileName, text, DeviceLibrary.shipped(), NO_SIBLINGS);
+  }
+
+  /**
+   * Reads a board.
+   *
+   * @param library the devices at hand beside the board's own
+   * @param siblings where a revision that is written down as a difference finds its sibling
+   */
+  public static Loaded<Board> read(
+      String fileName, String text, DeviceLibrary library, Siblings siblings) {
+    return DataFile.read(
+        fileName, text, (root, issues) -> new BoardFiles(root, issues, library, siblings).board());
+  }
+
+  /** Checks contents put together in memory, as if they were read from a file. */
+  public static Loaded<Board> check(BoardContents contents, DeviceLibrary library) {
+    String text = BoardWriter.write(contents.derivedFrom(""));
+    return switch (read(contents.identity().id(), text, library, NO_SIBLINGS)) {
+      case Loaded.Refused<Board> refused -> refused;
+      case Loaded.Ok<Board>(Board whole) ->
+          new Loaded.Ok<>(new Board(whole.contents().derivedFrom(contents.derivedFrom())));
+    };
+  }
+
+  private static final Siblings NO_SIBLINGS =
+      id ->
+          new Loaded.Refused<>(
+              List.of(new Issue(id, 0, 0, "", "the board it derives from is not at hand")));
 
   private Board board() {
     root.get("format").oneOf(Map.of("raconteur-board/1", true));
     root.onlyKnows(NAMES);
-    DeviceLibrary library =
-        DeviceLibrary.shipped()
-            .with(
-                Datum.each(
-                    root.itemsOrNone("devices"), issues, d -> DeviceFiles.device(d, issues)));
-    List<String> blockOrder = Datum.each(root.get("blocks").items(), issues, Datum::text);
+    if (root.has("derived from")) {
+      inherit();
+    }
+    Datum.each(root.itemsOrNone("devices"), issues, d -> DeviceFiles.device(d, issues))
+        .forEach(d -> devices.put(d.name(), d));
+    library = library.with(List.copyOf(devices.values()));
+    parts.replaceAll(
+        (name, part) ->
+            devices.containsKey(part.device().name())
+                ? part.with(library.find(part.device().name()).orElse(part.device()))
+                : part);
+    List<String> blockOrder =
+        sibling.isPresent() && !root.has("blocks")
+            ? sibling.get().blocks()
+            : Datum.each(root.get("blocks").items(), issues, Datum::text);
     blocks.addAll(blockOrder);
-    Datum.each(root.get("parts").items(), issues, item -> part(item, library));
-    List<Net> nets = Datum.each(root.itemsOrNone("nets"), issues, this::net);
-    Set<String> netNames = distinct(nets);
-    List<Rail> rails = Datum.each(root.itemsOrNone("rails"), issues, item -> rail(item, netNames));
+    parts();
+    nets();
     return new Board(
-        new Board.Contents(
+        new BoardContents(
             identity(),
+            root.textOr("derived from", ""),
+            List.copyOf(devices.values()),
             blockOrder,
             List.copyOf(parts.values()),
-            nets,
-            rails,
-            root.textOr("ground", ""),
-            Datum.each(root.itemsOrNone("no connect"), issues, this::noConnect),
-            root.has("dead test") ? deadTest(root.get("dead test")) : new DeadTest("", List.of()),
-            Datum.each(root.itemsOrNone("symptoms"), issues, this::symptom),
-            Datum.each(root.itemsOrNone("usual suspects"), issues, this::usualSuspect)));
+            List.copyOf(nets.values()),
+            section("rails", BoardContents::rails, this::rail),
+            root.textOr("ground", sibling.map(BoardContents::ground).orElse("")),
+            section("no connect", BoardContents::noConnects, this::noConnect),
+            root.has("dead test")
+                ? deadTest(root.get("dead test"))
+                : sibling.map(BoardContents::deadTest).orElse(new DeadTest("", List.of())),
+            section("symptoms", BoardContents::symptoms, this::symptom),
+            section("usual suspects", BoardContents::usualSuspects, this::usualSuspect),
+            root.textOr("notes", sibling.map(BoardContents::notes).orElse(""))));
+  }
+
+  /** A section of this file, or the sibling's where the file has none. */
+  private <T> List<T> section(
+      String name,
+      java.util.function.Function<BoardContents, List<T>> inherited,
+      java.util.function.Function<Datum, T> reader) {
+    return sibling.isPresent() && !root.has(name)
+        ? inherited.apply(sibling.get())
+        : Datum.each(root.itemsOrNone(name), issues, reader);
+  }
+
+  private void inherit() {
+    Datum name = root.get("derived from");
+    switch (siblings.find(name.text())) {
+      case Loaded.Refused<Board> refused ->
+          throw name.wrong(
+              name.text() + " cannot be used: " + refused.issues().getFirst().reason());
+      case Loaded.Ok<Board>(Board found) -> {
+        BoardContents contents = found.contents();
+        if (root.has("renamed")) {
+          contents = renamed(contents);
+        }
+        for (Datum gone : root.itemsOrNone("gone")) {
+          String designator = gone.text();
+          if (contents.parts().stream().noneMatch(p -> p.designator().equals(designator))) {
+            throw gone.wrong(designator + " is not a part of " + name.text());
+          }
+          contents = contents.withoutPart(designator);
+        }
+        for (Datum gone : root.itemsOrNone("nets gone")) {
+          String net = gone.text();
+          contents =
+              contents.withNets(
+                  contents.nets().stream().filter(n -> !n.name().equals(net)).toList());
+        }
+        sibling = Optional.of(contents);
+        contents.devices().forEach(d -> devices.put(d.name(), d));
+        contents.parts().forEach(p -> parts.put(p.designator(), p));
+        contents.nets().forEach(n -> nets.put(n.name(), n));
+      }
+    }
+  }
+
+  /** By way of names nobody has, so that two parts can change places. */
+  private BoardContents renamed(BoardContents before) {
+    BoardContents contents = before;
+    Map<String, String> names = new LinkedHashMap<>();
+    root.get("renamed").entries().forEach((from, to) -> names.put(from, to.text()));
+    for (String from : names.keySet()) {
+      if (contents.parts().stream().noneMatch(p -> p.designator().equals(from))) {
+        throw root.get("renamed").wrong(from + " is not a part of the sibling");
+      }
+      contents = contents.renamed(from, from + " on its way");
+    }
+    for (var entry : names.entrySet()) {
+      contents = contents.renamed(entry.getKey() + " on its way", entry.getValue());
+    }
+    Set<String> seen = new HashSet<>();
+    for (Part part : contents.parts()) {
+      if (!seen.add(part.designator())) {
+        throw root.get("renamed").wrong(part.designator() + " would stand there twice");
+      }
+    }
+    return contents;
+  }
+
+  private void parts() {
+    Set<String> here = new HashSet<>();
+    Datum.each(
+        root.itemsOrNone("parts"),
+        issues,
+        item -> {
+          Part part = part(item);
+          if (!here.add(part.designator())) {
+            throw item.get("part").wrong(part.designator() + " stands there twice");
+          }
+          parts.put(part.designator(), part);
+          return part;
+        });
+  }
+
+  private void nets() {
+    Set<String> here = new HashSet<>();
+    List<Net> written = Datum.each(root.itemsOrNone("nets"), issues, this::net);
+    for (Net net : written) {
+      if (!here.add(net.name())) {
+        throw root.get("nets").wrong("net " + net.name() + " stands there twice");
+      }
+      nets.put(net.name(), net);
+    }
+    Set<PinRef> claimed = new HashSet<>();
+    written.forEach(n -> claimed.addAll(n.path()));
+    nets.replaceAll(
+        (name, net) ->
+            here.contains(name) || net.path().stream().noneMatch(claimed::contains)
+                ? net
+                : net.withPath(net.path().stream().filter(p -> !claimed.contains(p)).toList()));
+    nets.values().removeIf(n -> n.path().isEmpty() && !here.contains(n.name()));
+    for (Net net : nets.values()) {
+      for (PinRef pin : net.path()) {
+        if (!hasPin(pin)) {
+          throw root.wrong(
+              "net " + net.name() + " of the sibling names " + pin + ", which is gone");
+        }
+        netByPin.put(pin, net.name());
+      }
+    }
+  }
+
+  private boolean hasPin(PinRef pin) {
+    return Optional.ofNullable(parts.get(pin.part()))
+        .flatMap(p -> p.device().pin(pin.number()))
+        .isPresent();
   }
 
   private BoardIdentity identity() {
-    double width = 0;
-    double height = 0;
+    double width = sibling.map(s -> s.identity().widthMillimetres()).orElse(0.0);
+    double height = sibling.map(s -> s.identity().heightMillimetres()).orElse(0.0);
     if (root.has("outline")) {
       Datum outline = root.get("outline").onlyKnows(Set.of("width mm", "height mm"));
       width = outline.get("width mm").between(1, 2000);
       height = outline.get("height mm").between(1, 2000);
     }
-    boolean order = false;
-    boolean coated = true;
+    boolean order = sibling.map(s -> s.identity().copperOrderKnown()).orElse(false);
+    boolean coated = sibling.map(s -> s.identity().copperCoated()).orElse(true);
     if (root.has("copper")) {
       Datum copper = root.get("copper").onlyKnows(Set.of("layers", "order known", "coated"));
       order = copper.get("order known").flag();
@@ -121,15 +292,14 @@ public final class BoardFiles {
         coated);
   }
 
-  private Part part(Datum item, DeviceLibrary library) {
+  private Part part(Datum item) {
     item.onlyKnows(
-        Set.of("part", "device", "block", "at mm", "turned", "side", "socket", "fitted", "value"));
+        Set.of(
+            "part", "device", "block", "at mm", "turned", "side", "socket", "fitted", "value",
+            "pins mm"));
     Datum designator = item.get("part");
     if (!designator.text().matches("[A-Za-z][A-Za-z0-9_-]{0,15}")) {
       throw designator.wrong("a designator starts with a letter and has letters and digits only");
-    }
-    if (parts.containsKey(designator.text())) {
-      throw designator.wrong(designator.text() + " stands there twice");
     }
     Datum deviceName = item.get("device");
     Device device =
@@ -141,17 +311,39 @@ public final class BoardFiles {
                         "device "
                             + deviceName.text()
                             + " is not in the library and not described under \"devices\""));
-    Part part =
-        new Part(
-            designator.text(),
-            device,
-            block(item.get("block")),
-            placement(item),
-            item.textOr("socket", ""),
-            !item.has("fitted") || item.get("fitted").flag(),
-            item.textOr("value", ""));
-    parts.put(part.designator(), part);
-    return part;
+    return new Part(
+        designator.text(),
+        device,
+        block(item.get("block")),
+        placement(item),
+        item.textOr("socket", ""),
+        !item.has("fitted") || item.get("fitted").flag(),
+        item.textOr("value", ""),
+        pinsAt(item, device));
+  }
+
+  private static Map<String, Outline.Point> pinsAt(Datum item, Device device) {
+    Map<String, Outline.Point> pinsAt = new LinkedHashMap<>();
+    if (item.has("pins mm")) {
+      item.get("pins mm")
+          .entries()
+          .forEach(
+              (number, at) -> {
+                if (device.pin(number).isEmpty()) {
+                  throw at.wrong("a " + device.name() + " has no pin " + number);
+                }
+                pinsAt.put(number, point(at));
+              });
+    }
+    return pinsAt;
+  }
+
+  private static Outline.Point point(Datum at) {
+    List<Datum> xy = at.items();
+    if (xy.size() != 2) {
+      throw at.wrong("a position has two numbers, x and y");
+    }
+    return new Outline.Point(xy.get(0).between(-2000, 2000), xy.get(1).between(-2000, 2000));
   }
 
   private static Part.Placement placement(Datum item) {
@@ -160,13 +352,9 @@ public final class BoardFiles {
     if (!item.has("at mm")) {
       return new Part.Placement(0, 0, 0, underside, false);
     }
-    List<Datum> at = item.get("at mm").items();
-    if (at.size() != 2) {
-      throw item.get("at mm").wrong("a position has two numbers, x and y");
-    }
+    Outline.Point at = point(item.get("at mm"));
     double turned = item.has("turned") ? item.get("turned").between(-360, 360) : 0;
-    return new Part.Placement(
-        at.get(0).between(-2000, 2000), at.get(1).between(-2000, 2000), turned, underside, true);
+    return new Part.Placement(at.x(), at.y(), turned, underside, true);
   }
 
   private String block(Datum item) {
@@ -216,17 +404,7 @@ public final class BoardFiles {
     return new Net(name, path, healthy);
   }
 
-  private Set<String> distinct(List<Net> nets) {
-    Set<String> names = new HashSet<>();
-    for (Net net : nets) {
-      if (!names.add(net.name())) {
-        throw root.get("nets").wrong("net " + net.name() + " stands there twice");
-      }
-    }
-    return names;
-  }
-
-  private Rail rail(Datum item, Set<String> netNames) {
+  private Rail rail(Datum item) {
     item.onlyKnows(
         Set.of(
             "rail",
@@ -238,7 +416,7 @@ public final class BoardFiles {
             "made by",
             "from"));
     Datum net = item.get("net");
-    if (!netNames.isEmpty() && !netNames.contains(net.text())) {
+    if (!nets.isEmpty() && !nets.containsKey(net.text())) {
       throw net.wrong("net " + net.text() + " is not on this board");
     }
     return new Rail(

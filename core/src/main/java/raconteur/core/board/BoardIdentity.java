@@ -24,4 +24,24 @@ public record BoardIdentity(
   public String shortName() {
     return machine + " " + revision;
   }
+
+  /** Another revision of the same machine. */
+  public BoardIdentity revised(String otherId, String otherRevision, String otherTitle) {
+    return new BoardIdentity(
+        otherId,
+        machine,
+        otherRevision,
+        otherTitle,
+        assembly,
+        widthMillimetres,
+        heightMillimetres,
+        copperOrderKnown,
+        copperCoated);
+  }
+
+  /** The same board with another size. */
+  public BoardIdentity sized(double width, double height) {
+    return new BoardIdentity(
+        id, machine, revision, title, assembly, width, height, copperOrderKnown, copperCoated);
+  }
 }

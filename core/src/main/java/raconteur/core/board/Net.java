@@ -19,4 +19,12 @@ public record Net(String name, List<PinRef> path, List<Signal> healthyOrNone) {
   public Optional<Signal> healthy() {
     return healthyOrNone.stream().findFirst();
   }
+
+  public Net withPath(List<PinRef> other) {
+    return new Net(name, other, healthyOrNone);
+  }
+
+  public Net withHealthy(Signal signal) {
+    return new Net(name, path, List.of(signal));
+  }
 }

@@ -1,6 +1,7 @@
 package raconteur.core.board;
 
 import java.util.List;
+import java.util.Map;
 import raconteur.core.device.Device;
 
 /**
@@ -11,6 +12,8 @@ import raconteur.core.device.Device;
  * @param socket the kind of socket, empty where it is soldered
  * @param fitted false for a socket or a place that is empty on this revision
  * @param value what is printed on a resistor or capacitor, empty where nothing is
+ * @param pinsAt where its pins lie on the board, seen from the top, by number; empty where they lie
+ *     as the package's outline says
  */
 public record Part(
     String designator,
@@ -19,7 +22,16 @@ public record Part(
     Placement place,
     String socket,
     boolean fitted,
-    String value) {
+    String value,
+    Map<String, Outline.Point> pinsAt) {
+  public Part {
+    pinsAt = Map.copyOf(pinsAt);
+  }
+
+  /** A part as parts lists give it: a designator and what it is. */
+  public static Part of(String designator, Device device, String block) {
+    return new Part(designator, device, block, Placement.UNKNOWN, "", true, "", Map.of());
+  }
 
   /**
    * @param xMillimetres from the left edge, seen from the top
@@ -33,7 +45,29 @@ public record Part(
       double yMillimetres,
       double turnedDegrees,
       boolean underside,
-      boolean known) {}
+      boolean known) {
+    public static final Placement UNKNOWN = new Placement(0, 0, 0, false, false);
+  }
+
+  public Part with(Device other) {
+    return new Part(designator, other, block, place, socket, fitted, value, pinsAt);
+  }
+
+  public Part with(Placement other, Map<String, Outline.Point> otherPinsAt) {
+    return new Part(designator, device, block, other, socket, fitted, value, otherPinsAt);
+  }
+
+  public Part named(String other) {
+    return new Part(other, device, block, place, socket, fitted, value, pinsAt);
+  }
+
+  public Part inBlock(String other) {
+    return new Part(designator, device, other, place, socket, fitted, value, pinsAt);
+  }
+
+  public Part inSocket(String other) {
+    return new Part(designator, device, block, place, other, fitted, value, pinsAt);
+  }
 
   public boolean socketed() {
     return !socket.isEmpty();

@@ -32,4 +32,12 @@ public record Rail(
   public double highestGoodVolts() {
     return volts + Math.abs(volts) * tolerance;
   }
+
+  public Rail withMadeBy(List<String> other) {
+    return new Rail(name, net, volts, tolerance, expectedOhms, amps, other, from);
+  }
+
+  public Rail measured(double ohms, double drawnAmps) {
+    return new Rail(name, net, volts, tolerance, ohms, drawnAmps, madeBy, from);
+  }
 }

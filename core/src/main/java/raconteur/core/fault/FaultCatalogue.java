@@ -8,7 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
 import raconteur.core.board.Net;
+import raconteur.core.board.Outline;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.UsualSuspect;
@@ -42,9 +44,15 @@ public final class FaultCatalogue {
     this.places = List.copyOf(index.keySet());
   }
 
-  /** Lists the faults of a board. */
+  /** Lists the faults of a board that nothing is known to have happened to. */
   public static FaultCatalogue of(Board board, Priors priors, History history) {
-    var worker = new Worker(board, priors, history);
+    return of(board, priors, history, List.of());
+  }
+
+  /** Lists the faults of a board with marked damage areas. */
+  public static FaultCatalogue of(
+      Board board, Priors priors, History history, List<DamageArea> damage) {
+    var worker = new Worker(board, priors, history, damage);
     worker.parts();
     worker.opens();
     worker.shorts();
@@ -75,13 +83,37 @@ public final class FaultCatalogue {
     private final Board board;
     private final Priors priors;
     private final History history;
+    private final List<DamageArea> damage;
     private final List<Fault> faults = new ArrayList<>();
     private final List<Double> odds = new ArrayList<>();
 
-    Worker(Board board, Priors priors, History history) {
+    Worker(Board board, Priors priors, History history, List<DamageArea> damage) {
       this.board = board;
       this.priors = priors;
       this.history = history;
+      this.damage = damage;
+    }
+
+    /** How much more a part fails for where it sits. */
+    private double damageFactor(Part part) {
+      boolean hit =
+          damage.stream().anyMatch(a -> a.kind() != DamageArea.Kind.REWORK && a.touches(part));
+      return hit ? priors.damage().parts() : 1;
+    }
+
+    /** How much more the copper at a pin fails for where it lies. */
+    private double damageFactor(PinRef pin) {
+      Part part = board.part(pin.part()).orElseThrow();
+      double factor = 1;
+      if (!damage.isEmpty() && part.place().known()) {
+        for (DamageArea area : damage) {
+          if (area.holds(Outline.pinOnBoard(part, pin.number()))) {
+            boolean rework = area.kind() == DamageArea.Kind.REWORK;
+            factor = Math.max(factor, rework ? priors.damage().rework() : priors.damage().copper());
+          }
+        }
+      }
+      return factor;
     }
 
     private void add(Place place, FaultMode mode, double probability) {
@@ -116,10 +148,10 @@ public final class FaultCatalogue {
 
     private void part(Part part, double expectedByClass) {
       double factor = board.usualSuspect(part.designator()).map(UsualSuspect::factor).orElse(1.0);
-      double table = Math.min(expectedByClass * factor, MOST_EXPECTED);
+      double table = Math.min(expectedByClass * factor * damageFactor(part), MOST_EXPECTED);
       double counted =
           (priors.historyBoards() * table + history.boardsWithFaultAt(part.designator()))
-              / (priors.historyBoards() + history.boards());
+              / (priors.historyBoards() + history.boardsThatTell(part.designator()));
       double expected = Math.min(counted, MOST_EXPECTED);
       var modes = priors.modesOf(classOf(part));
       List<PinRef> outputs =
@@ -183,7 +215,9 @@ public final class FaultCatalogue {
       double sum = weights.stream().mapToDouble(Double::doubleValue).sum();
       double expected = priors.expectedFaults() * joints() * priors.copper().opens();
       for (int i = 0; i < segments.size(); i++) {
-        add(segments.get(i), FaultMode.OPEN, expected * weights.get(i) / sum);
+        double hurt =
+            Math.max(damageFactor(segments.get(i).from()), damageFactor(segments.get(i).to()));
+        add(segments.get(i), FaultMode.OPEN, expected * weights.get(i) / sum * hurt);
       }
     }
 
@@ -211,7 +245,8 @@ public final class FaultCatalogue {
       }
       double expected = priors.expectedFaults() * joints() * priors.copper().shorts();
       for (Place.Bridge bridge : bridges) {
-        add(bridge, FaultMode.SHORT, expected / bridges.size());
+        double hurt = Math.max(damageFactor(bridge.one()), damageFactor(bridge.other()));
+        add(bridge, FaultMode.SHORT, expected / bridges.size() * hurt);
       }
     }
 

@@ -1,24 +1,34 @@
 package raconteur.core.fault;
 
-/** What closed cases of a revision have counted. */
+/** What closed cases have counted that bears on a revision. */
 public interface History {
   /** Nothing counted yet. */
   History NONE =
       new History() {
         @Override
-        public int boards() {
+        public double boardsThatTell(String part) {
           return 0;
         }
 
         @Override
-        public int boardsWithFaultAt(String part) {
+        public double boardsWithFaultAt(String part) {
           return 0;
+        }
+
+        @Override
+        public String words() {
+          return "0 boards of this revision";
         }
       };
 
-  /** How many boards of the revision were told to the end. */
-  int boards();
+  /**
+   * How many boards told to the end say something about a part; siblings count as less than one.
+   */
+  double boardsThatTell(String part);
 
   /** On how many of them this part was found bad or was replaced. */
-  int boardsWithFaultAt(String part);
+  double boardsWithFaultAt(String part);
+
+  /** What was counted, in words. */
+  String words();
 }

@@ -18,6 +18,7 @@ import raconteur.core.data.Loaded;
  * @param modes names of splits of a part's faults; {@code usual} is always there
  * @param copper the split of the joints' share
  * @param historyBoards how many counted boards weigh as much as the table
+ * @param siblingDiscount what a counted board of a sibling revision weighs against one of its own
  */
 public record Priors(
     String origin,
@@ -27,7 +28,9 @@ public record Priors(
     Map<String, Modes> modes,
     Copper copper,
     MendRates mends,
-    double historyBoards) {
+    Damage damage,
+    double historyBoards,
+    double siblingDiscount) {
   private static final String USUAL = "usual";
 
   public Priors {
@@ -68,6 +71,9 @@ public record Priors(
   /** How mends go: how often they cure, and how often they break copper nearby. */
   public record MendRates(double cures, double contactCures, double opensPerPart) {}
 
+  /** By how much a marked damage area multiplies the priors of what lies in it. */
+  public record Damage(double parts, double copper, double rework) {}
+
   private static void requireOne(double sum, String what) {
     if (Math.abs(sum - 1) > 1e-9) {
       throw new IllegalArgumentException(what + " must add up to 1, not " + sum);
@@ -97,7 +103,9 @@ public record Priors(
             "modes",
             "copper",
             "mends",
-            "history boards"));
+            "damage",
+            "history boards",
+            "sibling discount"));
     Map<String, Double> shares = new HashMap<>();
     root.get("shares").entries().forEach((name, share) -> shares.put(name, share.between(0, 1)));
     Map<String, Modes> modes = new HashMap<>();
@@ -132,7 +140,12 @@ public record Priors(
               share(mends, "cures"),
               share(mends, "contact cures"),
               share(mends, "opens nearby a part")),
-          root.get("history boards").between(1, 1000));
+          new Damage(
+              root.get("damage").get("parts").between(1, 1000),
+              root.get("damage").get("opens and shorts").between(1, 1000),
+              root.get("damage").get("opens and shorts under rework").between(1, 1000)),
+          root.get("history boards").between(1, 1000),
+          share(root, "sibling discount"));
     } catch (IllegalArgumentException e) {
       throw root.wrong(String.valueOf(e.getMessage()));
     }

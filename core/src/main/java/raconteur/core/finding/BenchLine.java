@@ -29,6 +29,7 @@ public final class BenchLine {
           new ScreenPhrase(),
           new MendedPhrase(),
           new FoundPhrase(),
+          new DamagePhrase(),
           new NotePhrase(),
           new RailPhrase(),
           new PartPhrase(),
@@ -120,6 +121,6 @@ public final class BenchLine {
         "“"
             + Words.clip(first)
             + "” begins no line on this board: begin with one of its parts, pins or rails, or with"
-            + " pull, seat, flash, cont, swap, screen, mended, found or note.");
+            + " pull, seat, flash, cont, swap, screen, mended, found, damage or note.");
   }
 }

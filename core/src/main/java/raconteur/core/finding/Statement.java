@@ -1,11 +1,14 @@
 package raconteur.core.finding;
 
+import raconteur.core.board.DamageArea;
+
 /** Anything one bench line can say. */
 public sealed interface Statement
     permits Finding,
         Statement.Removal,
         Statement.Seating,
         Statement.Remark,
+        Statement.Damaged,
         Statement.Mended,
         Statement.Found {
 
@@ -33,6 +36,23 @@ public sealed interface Statement
     @Override
     public String line() {
       return "note " + text;
+    }
+  }
+
+  /** A part of the board that something happened to: what lies there is suspected more. */
+  record Damaged(DamageArea area) implements Statement {
+    @Override
+    public String line() {
+      return "damage "
+          + area.kind().word()
+          + " "
+          + Quantities.plain(area.leftMillimetres())
+          + " "
+          + Quantities.plain(area.topMillimetres())
+          + " "
+          + Quantities.plain(area.widthMillimetres())
+          + " "
+          + Quantities.plain(area.heightMillimetres());
     }
   }
 

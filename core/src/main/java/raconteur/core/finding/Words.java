@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
@@ -188,8 +189,28 @@ final class Words {
     return volts;
   }
 
-  private double quantity(
-      String what, String example, Function<String, java.util.OptionalDouble> units) {
+  /** Millimetres on the board, from 0 up. */
+  double millimetres(String what, double largest) {
+    double value =
+        quantity(
+            "millimetres (" + what + ")",
+            "120",
+            unit ->
+                unit.isEmpty() || unit.equals("mm")
+                    ? OptionalDouble.of(1)
+                    : OptionalDouble.empty());
+    if (value < 0 || value > largest) {
+      throw refuse("The " + what + " of an area is 0 to " + Math.round(largest) + " mm.");
+    }
+    return value;
+  }
+
+  /** Whether the board's parts have places. */
+  boolean boardIsPlaced() {
+    return board.parts().stream().anyMatch(p -> p.place().known());
+  }
+
+  private double quantity(String what, String example, Function<String, OptionalDouble> units) {
     if (!more()) {
       throw new Halt(
           new Understanding.Unfinished("How many " + what + "? For example " + example + "."));

@@ -67,7 +67,17 @@ public record Tally(String boardId, int boards, List<Row> rows) implements Histo
   }
 
   @Override
-  public int boardsWithFaultAt(String part) {
+  public double boardsThatTell(String part) {
+    return boards;
+  }
+
+  @Override
+  public String words() {
+    return boards + " boards of this revision";
+  }
+
+  @Override
+  public double boardsWithFaultAt(String part) {
     return rows.stream()
         .filter(r -> r.position().equals(part))
         .mapToInt(Row::affected)

@@ -2,6 +2,7 @@ package raconteur.core.plan;
 
 import java.util.List;
 import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
 import raconteur.core.diagnose.Diagnoser;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.fault.FaultCatalogue;
@@ -21,10 +22,20 @@ public final class Advisor {
   public static final int USUAL_LARGEST_HYPOTHESIS = 2;
 
   private final Board board;
-  private final FaultCatalogue catalogue;
-  private final Diagnoser diagnoser;
-  private final NextSteps nextSteps;
+  private final History history;
+  private final int largest;
+  private final Priors priors = Priors.shipped();
+  private final Costs costs = Costs.shipped();
+  private final Predictor predictor;
   private final String origins;
+  private Reasoning reasoning;
+
+  /** What depends on the marked damage. */
+  private record Reasoning(
+      List<DamageArea> damage,
+      FaultCatalogue catalogue,
+      Diagnoser diagnoser,
+      NextSteps nextSteps) {}
 
   /**
    * What a story says so far.
@@ -38,17 +49,24 @@ public final class Advisor {
    * @param largest K: how many faults a hypothesis may have, 1 to 3
    */
   public Advisor(Board board, History history, int largest) {
-    Priors priors = Priors.shipped();
     Readings readings = Readings.shipped();
-    Costs costs = Costs.shipped();
-    Predictor predictor = new Predictor(board, readings);
-    this.origins =
-        "Shares of faults: %s. Reading errors: %s. Minutes: %s. Counted: %d boards of this revision."
-            .formatted(priors.origin(), readings.origin(), costs.origin(), history.boards());
     this.board = board;
-    this.catalogue = FaultCatalogue.of(board, priors, history);
-    this.diagnoser = new Diagnoser(board, catalogue, priors, predictor, largest);
-    this.nextSteps = new NextSteps(board, catalogue, predictor, costs);
+    this.history = history;
+    this.largest = largest;
+    this.predictor = new Predictor(board, readings);
+    this.origins =
+        "Shares of faults: %s. Reading errors: %s. Minutes: %s. Counted: %s."
+            .formatted(priors.origin(), readings.origin(), costs.origin(), history.words());
+    this.reasoning = reasoning(List.of());
+  }
+
+  private Reasoning reasoning(List<DamageArea> damage) {
+    FaultCatalogue catalogue = FaultCatalogue.of(board, priors, history, damage);
+    return new Reasoning(
+        damage,
+        catalogue,
+        new Diagnoser(board, catalogue, priors, predictor, largest),
+        new NextSteps(board, catalogue, predictor, costs));
   }
 
   public Board board() {
@@ -57,17 +75,20 @@ public final class Advisor {
 
   /** How many faults are weighed. */
   public int faults() {
-    return catalogue.faults().size();
+    return reasoning.catalogue().faults().size();
   }
 
   /** Weighs the story. */
   public Advice advise(List<Entry> entries) {
     Telling telling = Telling.of(board, entries);
-    return new Advice(telling, diagnoser.diagnose(telling), origins);
+    if (!telling.damage().equals(reasoning.damage())) {
+      reasoning = reasoning(telling.damage());
+    }
+    return new Advice(telling, reasoning.diagnoser().diagnose(telling), origins);
   }
 
   /** What to do next; takes longer than {@link #advise}. */
   public List<Step> nextSteps(Advice advice) {
-    return nextSteps.suggest(advice.diagnosis(), advice.telling());
+    return reasoning.nextSteps().suggest(advice.diagnosis(), advice.telling());
   }
 }

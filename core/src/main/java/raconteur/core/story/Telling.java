@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Finding;
@@ -48,6 +49,17 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
       }
     }
     return findings;
+  }
+
+  /** The marked damage areas that count. */
+  public List<DamageArea> damage() {
+    List<DamageArea> areas = new ArrayList<>();
+    for (Told told : lines) {
+      if (told.meaning() instanceof Told.Counts(Statement.Damaged(DamageArea area), _)) {
+        areas.add(area);
+      }
+    }
+    return areas;
   }
 
   /** The mends that count, in order; the n-th begins epoch n. */
@@ -124,7 +136,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           partsOut.add(pull.part());
           railRead(pull.rail(), pull.ohmsAfter());
         }
-        case Finding _, Statement.Remark _, Statement.Found _ -> {}
+        case Finding _, Statement.Remark _, Statement.Damaged _, Statement.Found _ -> {}
       }
       return counts;
     }

@@ -3,8 +3,11 @@ package raconteur.core.fault;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
+import raconteur.core.board.DamageArea;
+import raconteur.core.board.Part;
 import raconteur.core.data.Loaded;
 
 class FaultCatalogueTest {
@@ -26,13 +29,18 @@ class FaultCatalogueTest {
   private static History counted(int boards, int faults) {
     return new History() {
       @Override
-      public int boards() {
+      public double boardsThatTell(String part) {
         return boards;
       }
 
       @Override
-      public int boardsWithFaultAt(String part) {
+      public double boardsWithFaultAt(String part) {
         return part.equals("U43") ? faults : 0;
+      }
+
+      @Override
+      public String words() {
+        return boards + " boards";
       }
     };
   }
@@ -69,5 +77,35 @@ class FaultCatalogueTest {
         .isInstanceOfSatisfying(
             Loaded.Refused.class,
             refused -> assertThat(refused.summary()).contains("must add up to 1"));
+  }
+
+  /** Common practice, no source: opens and shorts ten times, parts three times in a damage area. */
+  @Test
+  void whatLiesInADamageAreaIsSuspectedMore() {
+    Part part = Boards.KITTIWAKE_D.part("U43").orElseThrow();
+    var area =
+        new DamageArea(
+            DamageArea.Kind.LIQUID,
+            part.place().xMillimetres() - 20,
+            part.place().yMillimetres() - 8,
+            40,
+            16);
+    FaultCatalogue dry = with(History.NONE);
+    FaultCatalogue wet =
+        FaultCatalogue.of(Boards.KITTIWAKE_D, Priors.shipped(), History.NONE, List.of(area));
+    assertThat(expected(wet, "U43") / expected(dry, "U43")).isCloseTo(3, within(0.05));
+    assertThat(expected(wet, "U1")).isCloseTo(expected(dry, "U1"), within(1e-9));
+    assertThat(opensAt(wet, "U43") / opensAt(dry, "U43")).isGreaterThan(5);
+  }
+
+  private static double opensAt(FaultCatalogue catalogue, String part) {
+    double sum = 0;
+    for (int i = 0; i < catalogue.faults().size(); i++) {
+      if (catalogue.faults().get(i).place() instanceof Place.Segment segment
+          && (segment.from().part().equals(part) || segment.to().part().equals(part))) {
+        sum += catalogue.odds(i) / (1 + catalogue.odds(i));
+      }
+    }
+    return sum;
   }
 }

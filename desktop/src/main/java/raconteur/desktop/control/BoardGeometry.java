@@ -1,5 +1,7 @@
 package raconteur.desktop.control;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,18 +14,20 @@ import raconteur.core.board.PinRef;
 
 /**
  * Where everything on a board lies, in millimetres seen from the top. Parts without a position get
- * an orderly arrangement by block, one block a row.
+ * an orderly arrangement by block, below those that have one. Cost: linear in the pins.
  */
 final class BoardGeometry {
   private static final double MARGIN = 6;
-  private static final double CELL_WIDTH = 34;
-  private static final double CELL_HEIGHT = 24;
-  private static final int CELLS_A_ROW = 10;
+  private static final double GAP = 9;
+  private static final double ROW_WIDTH = 330;
+  private static final double LABEL_WIDTH = 26;
 
   private final double width;
   private final double height;
   private final Map<String, Box> boxes = new LinkedHashMap<>();
   private final Map<PinRef, Point> pins = new LinkedHashMap<>();
+  private final Map<String, Point> blockLabels = new LinkedHashMap<>();
+  private final Map<Long, List<Box>> boxesByCell = new HashMap<>();
 
   /** A part's body, upright: corners are already turned. */
   record Box(Part part, double x, double y, double width, double height) {
@@ -41,34 +45,67 @@ final class BoardGeometry {
   }
 
   BoardGeometry(Board board) {
-    boolean placed = board.parts().stream().allMatch(p -> p.place().known());
-    if (placed) {
-      board.parts().forEach(part -> lay(part, part.place()));
-    } else {
-      arrange(board);
+    board.parts().stream().filter(p -> p.place().known()).forEach(p -> lay(p, p.place()));
+    boolean allPlaced = boxes.size() == board.parts().size();
+    if (!allPlaced) {
+      arrange(board, boxes.isEmpty() ? MARGIN : Math.max(lower(), size(board, false)) + GAP);
     }
-    double right = boxes.values().stream().mapToDouble(b -> b.x() + b.width()).max().orElse(100);
-    double lower = boxes.values().stream().mapToDouble(b -> b.y() + b.height()).max().orElse(60);
-    boolean outlined = placed && board.identity().widthMillimetres() > 0;
-    this.width = outlined ? board.identity().widthMillimetres() : right + MARGIN;
-    this.height = outlined ? board.identity().heightMillimetres() : lower + MARGIN;
+    boolean outlined = size(board, true) > 0;
+    this.width =
+        outlined && allPlaced
+            ? size(board, true)
+            : Math.max(size(board, true), right() + MARGIN);
+    this.height =
+        outlined && allPlaced
+            ? size(board, false)
+            : Math.max(size(board, false), lower() + MARGIN);
   }
 
-  private void arrange(Board board) {
-    double y = MARGIN + CELL_HEIGHT / 2;
+  private static double size(Board board, boolean across) {
+    return across ? board.identity().widthMillimetres() : board.identity().heightMillimetres();
+  }
+
+  private double right() {
+    return boxes.values().stream().mapToDouble(b -> b.x() + b.width()).max().orElse(100);
+  }
+
+  private double lower() {
+    return boxes.values().stream().mapToDouble(b -> b.y() + b.height()).max().orElse(60);
+  }
+
+  /** Parts flow in rows, a new row for every block. */
+  private void arrange(Board board, double from) {
+    double y = from;
     for (String block : board.blocks()) {
-      List<Part> parts = board.parts().stream().filter(p -> p.block().equals(block)).toList();
-      int column = 0;
-      for (Part part : parts) {
-        if (column == CELLS_A_ROW) {
-          column = 0;
-          y += CELL_HEIGHT;
-        }
-        double x = MARGIN + CELL_WIDTH * (column + 0.5);
-        lay(part, new Part.Placement(x, y, 0, false, true));
-        column++;
+      List<Part> parts =
+          board.parts().stream()
+              .filter(p -> p.block().equals(block) && !p.place().known())
+              .toList();
+      if (parts.isEmpty()) {
+        continue;
       }
-      y += parts.isEmpty() ? 0 : CELL_HEIGHT;
+      blockLabels.put(block, new Point(MARGIN, y + 4));
+      double x = MARGIN + LABEL_WIDTH;
+      double rowHeight = 0;
+      for (Part part : parts) {
+        Outline outline = Outline.of(part.device().outline(), part.device().pins().size());
+        double reach =
+            Math.max(
+                outline.heightMillimetres(),
+                outline.pins().stream().mapToDouble(p -> Math.abs(p.y()) * 2 + 2).max().orElse(0));
+        if (x + outline.widthMillimetres() > ROW_WIDTH && x > MARGIN + LABEL_WIDTH) {
+          x = MARGIN + LABEL_WIDTH;
+          y += rowHeight + GAP;
+          rowHeight = 0;
+        }
+        lay(
+            part,
+            new Part.Placement(
+                x + outline.widthMillimetres() / 2, y + reach / 2, 0, false, true));
+        x += outline.widthMillimetres() + GAP;
+        rowHeight = Math.max(rowHeight, reach);
+      }
+      y += rowHeight + GAP;
     }
   }
 
@@ -76,14 +113,62 @@ final class BoardGeometry {
     int count = part.device().pins().size();
     Outline outline = Outline.of(part.device().outline(), count);
     for (int i = 0; i < count; i++) {
-      pins.put(part.pin(part.device().pins().get(i).number()), outline.onBoard(i, place));
+      String number = part.device().pins().get(i).number();
+      Point own = part.pinsAt().get(number);
+      pins.put(part.pin(number), own != null ? own : outline.onBoard(i, place));
+    }
+    if (!part.pinsAt().isEmpty()) {
+      put(around(part));
+      return;
     }
     boolean across = Math.abs(Math.sin(Math.toRadians(place.turnedDegrees()))) > 0.5;
     double w = across ? outline.heightMillimetres() : outline.widthMillimetres();
     double h = across ? outline.widthMillimetres() : outline.heightMillimetres();
-    boxes.put(
-        part.designator(),
-        new Box(part, place.xMillimetres() - w / 2, place.yMillimetres() - h / 2, w, h));
+    put(new Box(part, place.xMillimetres() - w / 2, place.yMillimetres() - h / 2, w, h));
+  }
+
+  private static Box around(Part part) {
+    double left = part.pinsAt().values().stream().mapToDouble(Point::x).min().orElse(0) - 1;
+    double top = part.pinsAt().values().stream().mapToDouble(Point::y).min().orElse(0) - 1;
+    double right = part.pinsAt().values().stream().mapToDouble(Point::x).max().orElse(0) + 1;
+    double lower = part.pinsAt().values().stream().mapToDouble(Point::y).max().orElse(0) + 1;
+    return new Box(part, left, top, right - left, lower - top);
+  }
+
+  private void put(Box box) {
+    boxes.put(box.part().designator(), box);
+    for (int cx = cell(box.x()); cx <= cell(box.x() + box.width()); cx++) {
+      for (int cy = cell(box.y()); cy <= cell(box.y() + box.height()); cy++) {
+        boxesByCell.computeIfAbsent(key(cx, cy), _ -> new ArrayList<>()).add(box);
+      }
+    }
+  }
+
+  private static int cell(double millimetres) {
+    return (int) Math.floor(millimetres / 20);
+  }
+
+  private static long key(int cellX, int cellY) {
+    return ((long) cellX << 32) ^ (cellY & 0xFFFFFFFFL);
+  }
+
+  /** Whether a rectangle is free of bodies. */
+  boolean isFree(double x, double y, double w, double h) {
+    for (int cx = cell(x); cx <= cell(x + w); cx++) {
+      for (int cy = cell(y); cy <= cell(y + h); cy++) {
+        for (Box b : boxesByCell.getOrDefault(key(cx, cy), List.of())) {
+          if (x < b.x() + b.width() && b.x() < x + w && y < b.y() + b.height() && b.y() < y + h) {
+            return false;
+          }
+        }
+      }
+    }
+    return true;
+  }
+
+  /** Where the names of blocks stand, for parts without a position. */
+  Map<String, Point> blockLabels() {
+    return blockLabels;
   }
 
   double width() {

@@ -1,19 +1,25 @@
 package raconteur.desktop.control;
 
+import java.util.HashSet;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
+import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
 import raconteur.core.board.PinRef;
 import raconteur.desktop.theme.Theme;
 
 /**
  * The board drawn to scale, either side, with what is suspected on it. The wheel zooms, dragging
- * moves, a click on a pin or a part tells.
+ * moves, a click on a pin or a part tells; with the keyboard, arrows move, plus and minus zoom and 0
+ * shows all of it.
  */
 public final class BoardMap extends Region {
   private static final double CLOSEST = 24;
@@ -23,8 +29,12 @@ public final class BoardMap extends Region {
   private Optional<Scene> scene = Optional.empty();
   private MapMarks marks = MapMarks.NONE;
   private MapView view = MapView.WHOLE;
+  private DamageArea.Kind areaKind = DamageArea.Kind.LIQUID;
   private boolean dim;
   private Optional<PinRef> underMouse = Optional.empty();
+  private Optional<String> litNet = Optional.empty();
+  private Optional<Consumer<DamageArea>> onArea = Optional.empty();
+  private Optional<DamageArea> drawn = Optional.empty();
   private double pressedX;
   private double pressedY;
   private MapView pressedView = MapView.WHOLE;
@@ -43,7 +53,11 @@ public final class BoardMap extends Region {
     setOnMouseDragged(this::drag);
     setOnMouseClicked(this::click);
     setOnMouseMoved(this::hover);
+    setOnMouseReleased(this::release);
     setOnMouseExited(e -> hovering(Optional.empty()));
+    setFocusTraversable(true);
+    setOnKeyPressed(this::keys);
+    focusedProperty().addListener((observed, before, now) -> draw());
     Tooltip.install(this, tooltip);
   }
 
@@ -55,12 +69,57 @@ public final class BoardMap extends Region {
     onPart = action;
   }
 
+  /**
+   * The next drag draws a rectangle, which is handed over in board millimetres; an empty one ends
+   * without.
+   */
+  public void drawArea(DamageArea.Kind kind, Consumer<DamageArea> done) {
+    onArea = Optional.of(done);
+    areaKind = kind;
+    setCursor(Cursor.CROSSHAIR);
+  }
+
+  /** Lights a net until another is lit; empty for none. */
+  public void light(Optional<String> net) {
+    litNet = net;
+    draw();
+  }
+
+  /** Moves and zooms until a part stands in the middle. */
+  public void goTo(String part) {
+    scene
+        .flatMap(s -> s.geometry().box(part))
+        .ifPresent(
+            box -> {
+              double zoom = Math.max(view.zoom(), 2.5);
+              view = view.at(0, 0, zoom);
+              MapView.Frame at = frame(scene.orElseThrow());
+              view =
+                  view.at(
+                      getWidth() / 2 - at.screenX(box.middleX()),
+                      getHeight() / 2 - at.screenY(box.middleY()),
+                      zoom);
+              draw();
+            });
+  }
+
+  /** Chooses the axis the board is turned over about. */
+  public void turnAbout(boolean upright) {
+    view = view.about(upright ? MapView.Axis.UPRIGHT : MapView.Axis.LEVEL);
+    draw();
+  }
+
   public void setBoard(Board board) {
     if (scene.filter(s -> s.board() == board).isEmpty()) {
+      view = keepsView(board) ? view : view.whole();
       scene = Optional.of(new Scene(board, new BoardGeometry(board)));
-      view = new MapView(0, 0, 1, view.underside());
       draw();
     }
+  }
+
+  /** A board that was edited is looked at as before. */
+  private boolean keepsView(Board board) {
+    return scene.filter(s -> s.board().identity().id().equals(board.identity().id())).isPresent();
   }
 
   public void setMarks(MapMarks newMarks) {
@@ -87,7 +146,7 @@ public final class BoardMap extends Region {
 
   /** Shows the whole board. */
   public void fit() {
-    view = new MapView(0, 0, 1, view.underside());
+    view = view.whole();
     draw();
   }
 
@@ -109,12 +168,31 @@ public final class BoardMap extends Region {
     scene.ifPresent(
         s ->
             new BoardPainter(
-                    g, s.board(), s.geometry(), frame(s), Theme.inks(dim), marks, underMouse)
+                    g,
+                    s.board(),
+                    s.geometry(),
+                    frame(s),
+                    Theme.inks(dim),
+                    marks,
+                    litNets(s.board()),
+                    drawn)
                 .paint());
+    if (isFocused()) {
+      g.setStroke(Theme.inks(dim).step());
+      g.setLineWidth(2);
+      g.strokeRect(1, 1, canvas.getWidth() - 2, canvas.getHeight() - 2);
+    }
     setAccessibleText(
         scene
             .map(s -> s.board().identity().title() + (underside() ? ", underside" : ", top"))
             .orElse("No board"));
+  }
+
+  private Set<String> litNets(Board board) {
+    Set<String> nets = new HashSet<>();
+    litNet.ifPresent(nets::add);
+    underMouse.flatMap(board::netOf).ifPresent(n -> nets.add(n.name()));
+    return nets;
   }
 
   private MapView.Frame frame(Scene s) {
@@ -133,12 +211,26 @@ public final class BoardMap extends Region {
     double dy = y - getHeight() / 2 - view.shiftY();
     view =
         zoom == 1
-            ? new MapView(0, 0, 1, view.underside())
-            : new MapView(
-                view.shiftX() + dx - dx * scale,
-                view.shiftY() + dy - dy * scale,
-                zoom,
-                view.underside());
+            ? view.whole()
+            : view.at(view.shiftX() + dx - dx * scale, view.shiftY() + dy - dy * scale, zoom);
+    draw();
+  }
+
+  private void keys(KeyEvent e) {
+    double step = 60;
+    switch (e.getCode()) {
+      case LEFT -> view = view.moved(step, 0);
+      case RIGHT -> view = view.moved(-step, 0);
+      case UP -> view = view.moved(0, step);
+      case DOWN -> view = view.moved(0, -step);
+      case PLUS, ADD, EQUALS -> zoom(1.3);
+      case MINUS, SUBTRACT -> zoom(1 / 1.3);
+      case DIGIT0, NUMPAD0, HOME -> fit();
+      default -> {
+        return;
+      }
+    }
+    e.consume();
     draw();
   }
 
@@ -149,13 +241,41 @@ public final class BoardMap extends Region {
   }
 
   private void drag(MouseEvent e) {
-    view =
-        new MapView(
-            pressedView.shiftX() + e.getX() - pressedX,
-            pressedView.shiftY() + e.getY() - pressedY,
-            view.zoom(),
-            view.underside());
+    if (onArea.isPresent()) {
+      drawn = scene.map(s -> area(frame(s), e));
+    } else {
+      view = pressedView.moved(e.getX() - pressedX, e.getY() - pressedY);
+    }
     draw();
+  }
+
+  private DamageArea area(MapView.Frame frame, MouseEvent e) {
+    double fromX = frame.boardX(pressedX);
+    double fromY = frame.boardY(pressedY);
+    double toX = frame.boardX(e.getX());
+    double toY = frame.boardY(e.getY());
+    double left = Math.rint(Math.max(0, Math.min(fromX, toX)));
+    double top = Math.rint(Math.max(0, Math.min(fromY, toY)));
+    return new DamageArea(
+        areaKind,
+        left,
+        top,
+        Math.rint(Math.max(fromX, toX)) - left,
+        Math.rint(Math.max(fromY, toY)) - top);
+  }
+
+  private void release(MouseEvent e) {
+    Optional<Consumer<DamageArea>> done = onArea;
+    Optional<DamageArea> finished = drawn;
+    if (done.isPresent()) {
+      onArea = Optional.empty();
+      drawn = Optional.empty();
+      setCursor(Cursor.DEFAULT);
+      finished
+          .filter(a -> a.widthMillimetres() >= 1 && a.heightMillimetres() >= 1)
+          .ifPresent(done.get());
+      draw();
+    }
   }
 
   private void click(MouseEvent e) {

@@ -1,14 +1,17 @@
 package raconteur.desktop.control;
 
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
 import raconteur.core.board.Net;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.Part;
@@ -21,7 +24,7 @@ final class BoardPainter {
   private static final double SUSPICION_SHOWN = 0.02;
   private static final double PERCENT_SHOWN = 0.05;
   private static final double LABEL_PIXELS = 11;
-  private static final double SMALLEST_LABEL_PIXELS = 6;
+  private static final double SMALLEST_LABEL_PIXELS = 7.5;
 
   private final GraphicsContext g;
   private final Board board;
@@ -29,8 +32,15 @@ final class BoardPainter {
   private final MapView.Frame frame;
   private final Theme.Inks inks;
   private final MapMarks marks;
-  private final Optional<PinRef> lit;
+  private final Set<String> lit;
+  private final Optional<DamageArea> drawn;
+  private final Set<String> inside = new HashSet<>();
+  private final List<double[]> labelled = new ArrayList<>();
 
+  /**
+   * @param lit nets to be shown with their path and ends
+   * @param drawn a rectangle being drawn just now
+   */
   BoardPainter(
       GraphicsContext g,
       Board board,
@@ -38,7 +48,8 @@ final class BoardPainter {
       MapView.Frame frame,
       Theme.Inks inks,
       MapMarks marks,
-      Optional<PinRef> lit) {
+      Set<String> lit,
+      Optional<DamageArea> drawn) {
     this.g = g;
     this.board = board;
     this.geometry = geometry;
@@ -46,18 +57,85 @@ final class BoardPainter {
     this.inks = inks;
     this.marks = marks;
     this.lit = lit;
+    this.drawn = drawn;
   }
 
   void paint() {
     g.setTextAlign(TextAlignment.CENTER);
     g.setTextBaseline(VPos.CENTER);
     outline();
+    marks.damage().forEach(this::damage);
+    List<Box> seen = new ArrayList<>();
     for (Box box : geometry.boxes()) {
-      part(box);
+      if (isSeen(box)) {
+        seen.add(box);
+        part(box);
+      }
     }
+    seen.forEach(this::outsideLabel);
+    geometry.blockLabels().forEach(this::blockLabel);
     marks.tracks().forEach(this::track);
-    lit.flatMap(board::netOf).ifPresent(this::litNet);
+    marks.differing().stream().flatMap(n -> board.net(n).stream()).limit(40).forEach(this::differing);
+    lit.stream().flatMap(n -> board.net(n).stream()).forEach(this::litNet);
     step();
+    drawn.ifPresent(this::damage);
+  }
+
+  private boolean isSeen(Box box) {
+    double reach = 12 * frame.scale();
+    double left = Math.min(x(box.x()), x(box.x() + box.width()));
+    double top = Math.min(y(box.y()), y(box.y() + box.height()));
+    return left - reach < g.getCanvas().getWidth()
+        && top - reach < g.getCanvas().getHeight()
+        && left + box.width() * frame.scale() + reach > 0
+        && top + box.height() * frame.scale() + reach > 0;
+  }
+
+  private void blockLabel(String block, Point at) {
+    double size = Math.clamp(frame.scale() * 4, 9, 16);
+    g.setTextAlign(TextAlignment.LEFT);
+    g.setFont(Theme.text(size));
+    g.setFill(inks.faint());
+    double width = size * 0.6 * block.length();
+    g.fillText(block, Math.min(x(at.x()), x(at.x()) + (frame.mirroredX() ? -width : 0)), y(at.y()));
+    g.setTextAlign(TextAlignment.CENTER);
+  }
+
+  /** A marked area: hatched, with what happened there. */
+  private void damage(DamageArea area) {
+    double left = Math.min(x(area.leftMillimetres()), x(area.leftMillimetres() + area.widthMillimetres()));
+    double top = Math.min(y(area.topMillimetres()), y(area.topMillimetres() + area.heightMillimetres()));
+    double w = area.widthMillimetres() * frame.scale();
+    double h = area.heightMillimetres() * frame.scale();
+    g.save();
+    g.beginPath();
+    g.rect(left, top, w, h);
+    g.clip();
+    g.setStroke(inks.suspect());
+    g.setGlobalAlpha(0.35);
+    g.setLineWidth(1);
+    for (double at = left - h; at < left + w; at += 9) {
+      g.strokeLine(at, top + h, at + h, top);
+    }
+    g.restore();
+    g.setStroke(inks.suspect());
+    g.setLineWidth(1.2);
+    g.setLineDashes(2, 4);
+    g.strokeRect(left, top, w, h);
+    g.setLineDashes();
+    g.setFont(Theme.text(11));
+    g.setFill(inks.suspect());
+    g.fillText(area.kind().word(), left + w / 2, top - 7);
+  }
+
+  private void differing(Net net) {
+    if (!board.isSupply(net.name())) {
+      g.setStroke(inks.mended());
+      g.setLineWidth(1.4);
+      g.setLineDashes(1, 4);
+      polyline(net.path());
+      g.setLineDashes();
+    }
   }
 
   private double x(double millimetres) {
@@ -70,13 +148,14 @@ final class BoardPainter {
 
   private void outline() {
     double left = Math.min(x(0), x(geometry.width()));
+    double top = Math.min(y(0), y(geometry.height()));
     double width = frame.scale() * geometry.width();
     double height = frame.scale() * geometry.height();
     g.setFill(inks.board());
-    g.fillRoundRect(left, y(0), width, height, 10, 10);
+    g.fillRoundRect(left, top, width, height, 10, 10);
     g.setStroke(inks.faint());
     g.setLineWidth(1);
-    g.strokeRoundRect(left, y(0), width, height, 10, 10);
+    g.strokeRoundRect(left, top, width, height, 10, 10);
   }
 
   private void part(Box box) {
@@ -84,7 +163,7 @@ final class BoardPainter {
     double w = box.width() * frame.scale();
     double h = box.height() * frame.scale();
     double left = Math.min(x(box.x()), x(box.x() + box.width()));
-    double top = y(box.y());
+    double top = Math.min(y(box.y()), y(box.y() + box.height()));
     double suspicion = marks.suspicion().getOrDefault(part.designator(), 0.0);
     boolean here = part.fitted() && !marks.out().contains(part.designator());
     pins(part);
@@ -98,6 +177,13 @@ final class BoardPainter {
     g.setLineDashes();
     notch(part, left, top, w, h);
     labels(part, left, top, w, h, suspicion);
+    if (marks.differing().contains(part.designator())) {
+      g.setStroke(inks.mended());
+      g.setLineWidth(2);
+      g.setLineDashes(5, 3);
+      g.strokeRect(left - 3, top - 3, w + 6, h + 6);
+      g.setLineDashes();
+    }
     if (part.designator().equals(marks.chosen())) {
       g.setStroke(inks.ink());
       g.setLineWidth(1.5);
@@ -124,7 +210,7 @@ final class BoardPainter {
       Point at = geometry.pin(pin).orElseThrow();
       g.fillRect(x(at.x()) - size / 2, y(at.y()) - size / 2, size, size);
       if (frame.scale() > 9) {
-        g.setFont(Font.font(Theme.FIGURES, Math.min(11, frame.scale())));
+        g.setFont(Theme.figures(Math.min(11, frame.scale())));
         g.fillText(pin.number(), x(at.x()), y(at.y()) + size + 4);
       }
     }
@@ -152,20 +238,62 @@ final class BoardPainter {
     if (size < SMALLEST_LABEL_PIXELS) {
       return;
     }
+    labelled.add(new double[] {left, top, w, h});
+    inside.add(part.designator());
     g.save();
     g.translate(left + w / 2, top + h / 2);
     if (upright) {
       g.rotate(-90);
     }
     g.setFill(labelInk(part, suspicion));
-    g.setFont(Font.font("B612", size));
+    g.setFont(Theme.text(size));
     g.fillText(name, 0, two ? -size * 0.6 : 0);
     if (two) {
-      g.setFont(Font.font("B612", size * 0.85));
+      g.setFont(Theme.text(size * 0.85));
       g.setFill(suspicion > 0.5 ? inks.paper() : inks.faint());
       g.fillText(part.device().name(), 0, size * 0.7);
     }
     g.restore();
+  }
+
+  /** A part too small for its name gets it beside itself, where there is room. */
+  private void outsideLabel(Box box) {
+    String name = box.part().designator();
+    if (inside.contains(name) || frame.scale() < 2.2) {
+      return;
+    }
+    double size = 9;
+    double w = name.length() * size * 0.64;
+    double left = Math.min(x(box.x()), x(box.x() + box.width()));
+    double top = Math.min(y(box.y()), y(box.y() + box.height()));
+    double boxW = box.width() * frame.scale();
+    double boxH = box.height() * frame.scale();
+    double[][] places = {
+      {left + boxW / 2 - w / 2, top + boxH + 3},
+      {left + boxW / 2 - w / 2, top - size - 3},
+      {left + boxW + 4, top + boxH / 2 - size / 2},
+      {left - w - 4, top + boxH / 2 - size / 2}
+    };
+    for (double[] place : places) {
+      if (isFreeOnScreen(place[0], place[1], w, size)) {
+        labelled.add(new double[] {place[0], place[1], w, size});
+        g.setFont(Theme.text(size));
+        g.setFill(labelInk(box.part(), marks.suspicion().getOrDefault(name, 0.0)));
+        g.fillText(name, place[0] + w / 2, place[1] + size / 2);
+        return;
+      }
+    }
+  }
+
+  private boolean isFreeOnScreen(double px, double py, double w, double h) {
+    for (double[] other : labelled) {
+      if (px < other[0] + other[2] && other[0] < px + w && py < other[1] + other[3] && other[1] < py + h) {
+        return false;
+      }
+    }
+    double boardX = Math.min(frame.boardX(px), frame.boardX(px + w));
+    double boardY = Math.min(frame.boardY(py), frame.boardY(py + h));
+    return geometry.isFree(boardX, boardY, w / frame.scale(), h / frame.scale());
   }
 
   private double labelSize(String name, double across, double room, boolean two) {
@@ -197,20 +325,45 @@ final class BoardPainter {
     g.setLineDashes();
   }
 
-  /** The net of the pin under the mouse: its path, and its ends by name. */
+  /** A net that is looked for or under the mouse: its path, and its ends by name. */
   private void litNet(Net net) {
     if (board.isSupply(net.name())) {
+      g.setFill(inks.step());
+      for (PinRef pin : net.path()) {
+        Point at = geometry.pin(pin).orElseThrow();
+        g.fillOval(x(at.x()) - 4, y(at.y()) - 4, 8, 8);
+      }
+      return;
+    }
+    if (net.path().isEmpty()) {
       return;
     }
     g.setStroke(inks.step());
     g.setLineWidth(2);
     polyline(net.path());
     g.setFill(inks.step());
-    g.setFont(Font.font("B612", 11));
+    for (PinRef pin : net.path()) {
+      Point at = geometry.pin(pin).orElseThrow();
+      g.fillOval(x(at.x()) - 3, y(at.y()) - 3, 6, 6);
+    }
+    g.setFont(Theme.text(11));
     Point end = geometry.pin(net.path().getLast()).orElseThrow();
     Point start = geometry.pin(net.path().getFirst()).orElseThrow();
-    g.fillText(net.path().getFirst().toString(), x(start.x()), y(start.y()) - 9);
-    g.fillText(net.name() + " " + net.path().getLast(), x(end.x()), y(end.y()) - 9);
+    if (net.path().size() > 1) {
+      tag(net.path().getFirst().toString(), x(start.x()), y(start.y()) - 10);
+    }
+    tag(net.name() + " · " + net.path().getLast(), x(end.x()), y(end.y()) - 10);
+  }
+
+  /** A name on a ground of its own, kept inside the picture. */
+  private void tag(String words, double middle, double at) {
+    double w = words.length() * 6.6 + 8;
+    double left = Math.clamp(middle - w / 2, 0, Math.max(0, g.getCanvas().getWidth() - w));
+    double top = Math.clamp(at - 8, 0, Math.max(0, g.getCanvas().getHeight() - 16));
+    g.setFill(inks.paper());
+    g.fillRoundRect(left, top, w, 15, 4, 4);
+    g.setFill(inks.step());
+    g.fillText(words, left + w / 2, top + 8);
   }
 
   private void polyline(List<PinRef> pins) {
@@ -254,7 +407,7 @@ final class BoardPainter {
     double left = Math.min(x(box.x()), x(box.x() + box.width())) - 5;
     g.strokeRoundRect(
         left,
-        y(box.y()) - 5,
+        Math.min(y(box.y()), y(box.y() + box.height())) - 5,
         box.width() * frame.scale() + 10,
         box.height() * frame.scale() + 10,
         8,

@@ -3,6 +3,7 @@ package raconteur.desktop.control;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import raconteur.core.board.DamageArea;
 import raconteur.core.board.PinRef;
 
 /**
@@ -16,6 +17,8 @@ import raconteur.core.board.PinRef;
  * @param stepPart where the next step is, empty for nowhere
  * @param stepPins which pins it needs
  * @param chosen the part looked at now, empty for none
+ * @param damage rectangles something happened to
+ * @param differing parts and nets in which a sibling differs
  */
 public record MapMarks(
     Map<String, Double> suspicion,
@@ -25,10 +28,12 @@ public record MapMarks(
     List<Track> tracks,
     String stepPart,
     List<PinRef> stepPins,
-    String chosen) {
+    String chosen,
+    List<DamageArea> damage,
+    Set<String> differing) {
   /** A bare board. */
   public static final MapMarks NONE =
-      new MapMarks(Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "");
+      new MapMarks(Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "", List.of(), Set.of());
 
   public MapMarks {
     suspicion = Map.copyOf(suspicion);
@@ -37,6 +42,8 @@ public record MapMarks(
     out = Set.copyOf(out);
     tracks = List.copyOf(tracks);
     stepPins = List.copyOf(stepPins);
+    damage = List.copyOf(damage);
+    differing = Set.copyOf(differing);
   }
 
   /** A stretch of a net between two of its pins, with the chance that it is broken. */
@@ -44,6 +51,13 @@ public record MapMarks(
 
   /** The same with another part looked at. */
   public MapMarks choosing(String part) {
-    return new MapMarks(suspicion, cleared, mended, out, tracks, stepPart, stepPins, part);
+    return new MapMarks(
+        suspicion, cleared, mended, out, tracks, stepPart, stepPins, part, damage, differing);
+  }
+
+  /** The same with parts and nets marked in which a sibling differs. */
+  public MapMarks differing(Set<String> places) {
+    return new MapMarks(
+        suspicion, cleared, mended, out, tracks, stepPart, stepPins, chosen, damage, places);
   }
 }

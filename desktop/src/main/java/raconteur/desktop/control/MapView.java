@@ -7,14 +7,39 @@ package raconteur.desktop.control;
  * @param shiftY how far it is moved down, in pixels
  * @param zoom 1 shows all of it
  * @param underside whether it is turned over
+ * @param axis about which it is turned over
  */
-record MapView(double shiftX, double shiftY, double zoom, boolean underside) {
-  static final MapView WHOLE = new MapView(0, 0, 1, false);
+record MapView(double shiftX, double shiftY, double zoom, boolean underside, Axis axis) {
+  static final MapView WHOLE = new MapView(0, 0, 1, false, Axis.UPRIGHT);
 
-  private static final double MARGIN_PIXELS = 8;
+  static final double MARGIN_PIXELS = 8;
+
+  /** The axis a board is turned over about, as it lies on the bench. */
+  enum Axis {
+    UPRIGHT,
+    LEVEL
+  }
 
   MapView turned() {
-    return new MapView(-shiftX, shiftY, zoom, !underside);
+    return axis == Axis.UPRIGHT
+        ? new MapView(-shiftX, shiftY, zoom, !underside, axis)
+        : new MapView(shiftX, -shiftY, zoom, !underside, axis);
+  }
+
+  MapView about(Axis other) {
+    return new MapView(0, 0, 1, underside, other);
+  }
+
+  MapView whole() {
+    return new MapView(0, 0, 1, underside, axis);
+  }
+
+  MapView moved(double byX, double byY) {
+    return new MapView(shiftX + byX, shiftY + byY, zoom, underside, axis);
+  }
+
+  MapView at(double newShiftX, double newShiftY, double newZoom) {
+    return new MapView(newShiftX, newShiftY, newZoom, underside, axis);
   }
 
   /** Where board millimetres come to lie in a space of the given size in pixels. */
@@ -28,27 +53,37 @@ record MapView(double shiftX, double shiftY, double zoom, boolean underside) {
         height / 2 + shiftY - scale * boardHeight / 2,
         scale,
         boardWidth,
-        underside);
+        boardHeight,
+        underside && axis == Axis.UPRIGHT,
+        underside && axis == Axis.LEVEL);
   }
 
   /** The mapping between board and screen. */
-  record Frame(double left, double top, double scale, double boardWidth, boolean mirrored) {
+  record Frame(
+      double left,
+      double top,
+      double scale,
+      double boardWidth,
+      double boardHeight,
+      boolean mirroredX,
+      boolean mirroredY) {
 
     double screenX(double boardX) {
-      return left + scale * (mirrored ? boardWidth - boardX : boardX);
+      return left + scale * (mirroredX ? boardWidth - boardX : boardX);
     }
 
     double screenY(double boardY) {
-      return top + scale * boardY;
+      return top + scale * (mirroredY ? boardHeight - boardY : boardY);
     }
 
     double boardX(double screenX) {
       double x = (screenX - left) / scale;
-      return mirrored ? boardWidth - x : x;
+      return mirroredX ? boardWidth - x : x;
     }
 
     double boardY(double screenY) {
-      return (screenY - top) / scale;
+      double y = (screenY - top) / scale;
+      return mirroredY ? boardHeight - y : y;
     }
   }
 }

@@ -3,7 +3,9 @@ package raconteur.desktop.theme;
 import atlantafx.base.theme.PrimerLight;
 import java.io.InputStream;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import javafx.application.Application;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -17,6 +19,7 @@ public final class Theme {
   /** The figures' typeface; JavaFX knows it by its full name only. */
   public static final String FIGURES = "B612 Mono Regular";
 
+  private static final Map<Long, Font> CACHE = new ConcurrentHashMap<>();
   private static final String DIM = "dim";
 
   // The mono cut names its family B612 too and would otherwise win over the text cut.
@@ -92,6 +95,16 @@ public final class Theme {
     if (dim) {
       root.getStyleClass().add(DIM);
     }
+  }
+
+  /** The text cut in a size, to half a pixel. */
+  public static Font text(double size) {
+    return CACHE.computeIfAbsent(2 * Math.round(size * 2), _ -> Font.font("B612", size));
+  }
+
+  /** The figures' cut in a size, to half a pixel. */
+  public static Font figures(double size) {
+    return CACHE.computeIfAbsent(2 * Math.round(size * 2) + 1, _ -> Font.font(FIGURES, size));
   }
 
   public static Inks inks(boolean dim) {

@@ -221,7 +221,7 @@ public final class TracePresenter {
     }
     Advisor mind =
         advisor.orElseGet(
-            () -> new Advisor(board, workshop.tally(board), Advisor.USUAL_LARGEST_HYPOTHESIS));
+            () -> new Advisor(board, workshop.history(board), Advisor.USUAL_LARGEST_HYPOTHESIS));
     advisor = Optional.of(mind);
     Advisor.Advice advice = mind.advise(story);
     String news = cause.isEmpty() ? "" : News.tell(before, advice);

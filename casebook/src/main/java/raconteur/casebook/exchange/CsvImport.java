@@ -1,0 +1,238 @@
+package raconteur.casebook.exchange;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import raconteur.core.board.Outline.Point;
+import raconteur.core.board.PinRef;
+
+/** Parts lists and net lists as tables, their columns known by their headings. */
+final class CsvImport {
+  private static final Pattern RANGE =
+      Pattern.compile("([A-Za-z]+)([0-9]+)\\s*(?:-|–|\\.\\.)\\s*(?:[A-Za-z]*)([0-9]+)");
+  private static final Pattern NODE = Pattern.compile("(.+?)[.\\-:/](.+)");
+  private static final String[] DESIGNATORS = {
+    "designator",
+    "designators",
+    "reference",
+    "references",
+    "ref",
+    "refs",
+    "refdes",
+    "reference designator",
+    "position",
+    "part",
+    "component"
+  };
+  private static final int MOST_IN_RANGE = 500;
+
+  private final CsvTable table;
+  private final DraftBoard draft;
+  private final Problems problems;
+  private final List<String> understood;
+
+  private CsvImport(CsvTable table, DraftBoard draft, Problems problems, List<String> understood) {
+    this.table = table;
+    this.draft = draft;
+    this.problems = problems;
+    this.understood = understood;
+  }
+
+  /** Reads a table into a draft; the kind of table in words, empty where it is none we know. */
+  static Optional<String> read(
+      CsvTable table, DraftBoard draft, Problems problems, List<String> understood) {
+    var reader = new CsvImport(table, draft, problems, understood);
+    OptionalInt net = table.column("net", "net name", "netname", "signal", "signal name");
+    OptionalInt designator = table.column(DESIGNATORS);
+    OptionalInt pin = table.column("pin", "pin number", "pin no", "pad", "node", "pins");
+    if (net.isPresent() && pin.isPresent()) {
+      reader.nets(net, designator, pin);
+      return Optional.of("net list, CSV with " + table.delimiterWord());
+    }
+    if (designator.isPresent()) {
+      reader.parts(designator);
+      return Optional.of("parts list, CSV with " + table.delimiterWord());
+    }
+    return Optional.empty();
+  }
+
+  private void parts(OptionalInt designator) {
+    OptionalInt device =
+        table.column(
+            "device",
+            "type",
+            "chip",
+            "part number",
+            "mpn",
+            "name",
+            "component type",
+            "value",
+            "description");
+    OptionalInt value = table.column("value", "val", "comment");
+    OptionalInt block = table.column("block", "section", "group", "function");
+    OptionalInt socket = table.column("socket");
+    OptionalInt side = table.column("side", "layer");
+    OptionalInt turned = table.column("rotation", "turned", "rot", "angle");
+    OptionalInt fitted = table.column("fitted");
+    var x = table.placeColumn("x");
+    var y = table.placeColumn("y");
+    for (CsvTable.Row row : table.rows()) {
+      List<String> names = designators(row.cell(designator), row.line());
+      if (names.isEmpty() && !row.cell(designator).isBlank()) {
+        problems.add(
+            row.line(), "no designator in \"" + DraftBoard.shortened(row.cell(designator)) + "\"");
+      }
+      for (String name : names) {
+        if (draft.has(name)) {
+          problems.add(row.line(), name + " stands there twice; the first one is kept");
+          continue;
+        }
+        draft
+            .part(name, row.line())
+            .ifPresent(
+                part -> {
+                  part.device = DraftBoard.clean(row.cell(device));
+                  part.value = device.equals(value) ? "" : DraftBoard.clean(row.cell(value));
+                  part.block = DraftBoard.clean(row.cell(block)).toLowerCase(Locale.ROOT);
+                  part.socket = socket(row.cell(socket));
+                  part.fitted = !row.cell(fitted).matches("(?i)no|false|0|dnp|not fitted");
+                  part.underside =
+                      row.cell(side).matches("(?i)bottom|under|underside|b|solder|b\\.cu");
+                  part.turned = CsvTable.number(row.cell(turned)).orElse(0.0);
+                  part.at = point(row, x, y);
+                });
+      }
+    }
+    understood.add(
+        "columns: designator"
+            + named(", device", device)
+            + named(", value", value)
+            + named(", block", block)
+            + named(", socket", socket)
+            + (x.isPresent() && y.isPresent() ? ", place" : ""));
+  }
+
+  private static String named(String word, OptionalInt column) {
+    return column.isPresent() ? word : "";
+  }
+
+  private static String socket(String word) {
+    String plain = word.toLowerCase(Locale.ROOT);
+    if (plain.isEmpty() || plain.matches("no|none|soldered|0|false")) {
+      return "";
+    }
+    return plain.contains("turned")
+        ? "turned pin"
+        : plain.contains("dual") ? "dual wipe" : "single wipe";
+  }
+
+  private List<String> designators(String cell, int line) {
+    List<String> names = new ArrayList<>();
+    for (String word : cell.split("[,;\\s]+", -1)) {
+      Matcher range = RANGE.matcher(word);
+      if (word.isEmpty()) {
+        continue;
+      }
+      if (range.matches() && range.group(2).length() < 6 && range.group(3).length() < 6) {
+        int from = Integer.parseInt(range.group(2));
+        int to = Integer.parseInt(range.group(3));
+        if (to < from || to - from > MOST_IN_RANGE) {
+          problems.add(line, "\"" + DraftBoard.shortened(word) + "\" is no range of designators");
+          continue;
+        }
+        for (int i = from; i <= to; i++) {
+          names.add(range.group(1) + i);
+        }
+      } else {
+        names.add(word);
+      }
+    }
+    return names;
+  }
+
+  private Optional<Point> point(
+      CsvTable.Row row,
+      Optional<Map.Entry<Integer, Double>> x,
+      Optional<Map.Entry<Integer, Double>> y) {
+    if (x.isEmpty() || y.isEmpty()) {
+      return Optional.empty();
+    }
+    String textX = row.cell(OptionalInt.of(x.get().getKey()));
+    String textY = row.cell(OptionalInt.of(y.get().getKey()));
+    if (textX.isEmpty() && textY.isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<Double> valueX = CsvTable.number(textX);
+    Optional<Double> valueY = CsvTable.number(textY);
+    if (valueX.isEmpty() || valueY.isEmpty()) {
+      problems.add(
+          row.line(),
+          "the place \"" + DraftBoard.shortened(textX + " " + textY) + "\" is not two numbers");
+      return Optional.empty();
+    }
+    double unit = x.get().getValue() == 0 ? unit(textX) : x.get().getValue();
+    return Optional.of(new Point(valueX.get() * unit, valueY.get() * unit));
+  }
+
+  /** The unit written after a number; millimetres where there is none. */
+  private static double unit(String text) {
+    String plain = text.toLowerCase(Locale.ROOT);
+    return plain.endsWith("mil") || plain.endsWith("mils")
+        ? 0.0254
+        : plain.endsWith("in") || plain.endsWith("inch") ? 25.4 : 1;
+  }
+
+  /** A row of a net list, before the rows are put in order. */
+  private record Node(String net, PinRef pin, double order, int line) {}
+
+  private void nets(OptionalInt net, OptionalInt designator, OptionalInt pin) {
+    OptionalInt order = table.column("order", "sequence", "position in net", "no");
+    var x = table.placeColumn("x");
+    var y = table.placeColumn("y");
+    List<Node> nodes = new ArrayList<>();
+    boolean ordered = false;
+    for (CsvTable.Row row : table.rows()) {
+      String name = row.cell(net);
+      for (String[] node : nodes(row, designator, pin)) {
+        Optional<Double> place = CsvTable.number(row.cell(order));
+        ordered |= place.isPresent();
+        draft
+            .part(node[0], row.line())
+            .flatMap(part -> draft.pin(part, node[1], point(row, x, y), row.line()))
+            .ifPresent(
+                ref ->
+                    nodes.add(new Node(name, ref, place.orElse(nodes.size() + 1e6), row.line())));
+      }
+    }
+    if (ordered) {
+      nodes.sort(Comparator.comparingDouble(Node::order));
+      understood.add("copper order from the column order");
+    }
+    nodes.forEach(n -> draft.join(n.net(), n.pin(), n.line()));
+  }
+
+  /** The pins of a row: one of a designator, or several written U1.3 U2-4. */
+  private List<String[]> nodes(CsvTable.Row row, OptionalInt designator, OptionalInt pin) {
+    List<String[]> nodes = new ArrayList<>();
+    if (designator.isPresent()) {
+      nodes.add(new String[] {row.cell(designator), row.cell(pin)});
+      return nodes;
+    }
+    for (String word : row.cell(pin).split("[,;\\s]+", -1)) {
+      Matcher node = NODE.matcher(word);
+      if (node.matches()) {
+        nodes.add(new String[] {node.group(1), node.group(2)});
+      } else if (!word.isEmpty()) {
+        problems.add(
+            row.line(), "\"" + DraftBoard.shortened(word) + "\" is no pin; a pin is written U14.3");
+      }
+    }
+    return nodes;
+  }
+}

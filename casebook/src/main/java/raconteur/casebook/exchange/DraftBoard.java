@@ -1,0 +1,269 @@
+package raconteur.casebook.exchange;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import raconteur.core.board.BoardContents;
+import raconteur.core.board.BoardIdentity;
+import raconteur.core.board.Net;
+import raconteur.core.board.Outline.Point;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
+import raconteur.core.device.Device;
+import raconteur.core.device.DeviceLibrary;
+
+/**
+ * What a file says of a board while it is read: parts with what is written on them, pins with
+ * places, nets. Ends in contents in which every part has a device, if need be one made of the pins
+ * that were named.
+ */
+final class DraftBoard {
+  static final int MOST_PARTS = 20_000;
+  static final int MOST_PINS = 400_000;
+  private static final int LONGEST_NAME = 120;
+  private static final Pattern DESIGNATOR = Pattern.compile("[A-Za-z][A-Za-z0-9_-]{0,15}");
+  private static final Pattern PIN_NUMBER = Pattern.compile("[A-Za-z0-9_+~-]{1,12}");
+  private static final Pattern VOLTS =
+      Pattern.compile("^([+-]?)(?:VCC|VDD|V)?_?([0-9]{1,2})(?:[Vv]([0-9]?)|$).*");
+  private static final double ASSUMED_OHMS = 300;
+
+  private final Problems problems;
+  private final Map<String, DraftPart> parts = new LinkedHashMap<>();
+  private final Map<String, Set<PinRef>> nets = new LinkedHashMap<>();
+  private final Map<PinRef, String> netByPin = new LinkedHashMap<>();
+  private int pins;
+
+  /** A part as far as the file tells. */
+  static final class DraftPart {
+    final String designator;
+    String device = "";
+    String value = "";
+    String block = "";
+    String socket = "";
+    boolean fitted = true;
+    boolean underside;
+    double turned;
+    Optional<Point> at = Optional.empty();
+    final Map<String, Optional<Point>> pins = new LinkedHashMap<>();
+
+    DraftPart(String designator) {
+      this.designator = designator;
+    }
+  }
+
+  DraftBoard(Problems problems) {
+    this.problems = problems;
+  }
+
+  /** The part with a designator, made if it is new; none where the designator cannot be one. */
+  Optional<DraftPart> part(String designator, int line) {
+    String plain = designator.strip();
+    DraftPart known = parts.get(plain);
+    if (known != null) {
+      return Optional.of(known);
+    }
+    if (!DESIGNATOR.matcher(plain).matches()) {
+      problems.add(
+          line,
+          "\""
+              + shortened(plain)
+              + "\" is no designator: it starts with a letter and has at most 16 letters, digits, _"
+              + " and -");
+      return Optional.empty();
+    }
+    if (parts.size() >= MOST_PARTS) {
+      problems.add(line, "more than " + MOST_PARTS + " parts; " + plain + " was passed over");
+      return Optional.empty();
+    }
+    DraftPart part = new DraftPart(plain);
+    parts.put(plain, part);
+    return Optional.of(part);
+  }
+
+  boolean has(String designator) {
+    return parts.containsKey(designator);
+  }
+
+  /** A pin of a part, with its place on the board where the file tells. */
+  Optional<PinRef> pin(DraftPart part, String number, Optional<Point> at, int line) {
+    String plain = number.strip();
+    if (!PIN_NUMBER.matcher(plain).matches()) {
+      problems.add(
+          line, "\"" + shortened(plain) + "\" of " + part.designator + " is no pin number");
+      return Optional.empty();
+    }
+    if (!part.pins.containsKey(plain)) {
+      if (pins >= MOST_PINS) {
+        problems.add(line, "more than " + MOST_PINS + " pins; the rest was passed over");
+        return Optional.empty();
+      }
+      pins++;
+      part.pins.put(plain, at);
+    } else if (at.isPresent()) {
+      part.pins.putIfAbsent(plain, at);
+      if (part.pins.get(plain).isEmpty()) {
+        part.pins.put(plain, at);
+      }
+    }
+    return Optional.of(new PinRef(part.designator, plain));
+  }
+
+  /** Joins a pin to a net; a pin is in one net only. */
+  void join(String net, PinRef pin, int line) {
+    String name = clean(net);
+    if (name.isEmpty()) {
+      problems.add(line, pin + " is in a net without a name");
+      return;
+    }
+    String other = netByPin.putIfAbsent(pin, name);
+    if (other != null && !other.equals(name)) {
+      problems.add(line, pin + " is in net " + other + " already; " + name + " was passed over");
+      return;
+    }
+    nets.computeIfAbsent(name, _ -> new LinkedHashSet<>()).add(pin);
+  }
+
+  /** A name without what cannot be shown, shortened. */
+  static String clean(String name) {
+    StringBuilder text = new StringBuilder();
+    name.strip().chars().filter(c -> c >= ' ' && c != 0x7F).forEach(c -> text.append((char) c));
+    return text.length() <= LONGEST_NAME ? text.toString() : text.substring(0, LONGEST_NAME);
+  }
+
+  static String shortened(String text) {
+    String plain = clean(text);
+    return plain.length() <= 30 ? plain : plain.substring(0, 30) + "…";
+  }
+
+  int partCount() {
+    return parts.size();
+  }
+
+  int pinCount() {
+    return pins;
+  }
+
+  int netCount() {
+    return nets.size();
+  }
+
+  Iterable<DraftPart> parts() {
+    return parts.values();
+  }
+
+  /** How many parts have a place. */
+  long placed() {
+    return parts.values().stream().filter(DraftBoard::hasPlace).count();
+  }
+
+  private static boolean hasPlace(DraftPart part) {
+    return part.at.isPresent()
+        || (!part.pins.isEmpty() && part.pins.values().stream().allMatch(Optional::isPresent));
+  }
+
+  /** What the file comes to. */
+  record Finished(BoardContents contents, int recognised, int made, boolean ohmsAssumed) {}
+
+  /**
+   * Gives every part a device and a place.
+   *
+   * @param shift added to all places, so that the board's rear left corner is 0, 0
+   */
+  Finished finish(BoardIdentity identity, DeviceLibrary library, Point shift) {
+    var devices = new DeviceGuess(library, this);
+    List<Part> finished = new ArrayList<>();
+    for (DraftPart draft : parts.values()) {
+      Device device = devices.of(draft);
+      finished.add(placed(draft, device, devices.blockOf(draft, device), shift));
+    }
+    List<Net> netList = new ArrayList<>();
+    nets.forEach((name, path) -> netList.add(new Net(name, List.copyOf(path), List.of())));
+    BoardContents empty = BoardContents.empty(identity);
+    List<String> blocks = new ArrayList<>(empty.blocks());
+    finished.stream()
+        .map(Part::block)
+        .filter(b -> !blocks.contains(b))
+        .distinct()
+        .forEach(blocks::add);
+    List<Rail> rails = rails();
+    return new Finished(
+        empty
+            .withBlocks(blocks)
+            .withDevices(devices.made())
+            .withParts(finished)
+            .withNets(netList)
+            .withRails(rails)
+            .withGround(ground()),
+        devices.recognised(),
+        devices.made().size(),
+        !rails.isEmpty());
+  }
+
+  private static Part placed(DraftPart draft, Device device, String block, Point shift) {
+    Part part =
+        new Part(
+            draft.designator,
+            device,
+            block,
+            new Part.Placement(0, 0, 0, draft.underside, false),
+            draft.socket,
+            draft.fitted,
+            draft.value,
+            Map.of());
+    if (!hasPlace(draft)) {
+      return part;
+    }
+    return PlacementFit.place(part, draft, shift);
+  }
+
+  private String ground() {
+    return nets.keySet().stream()
+        .filter(
+            n ->
+                n.replaceFirst("^/", "").toUpperCase(Locale.ROOT).matches("GND|VSS|0V|GROUND|DGND"))
+        .findFirst()
+        .orElse("");
+  }
+
+  /** Nets whose names are voltages are taken as rails. */
+  private List<Rail> rails() {
+    List<Rail> rails = new ArrayList<>();
+    Set<String> names = new LinkedHashSet<>();
+    for (String net : nets.keySet()) {
+      volts(net)
+          .ifPresent(
+              volts -> {
+                String name = (volts < 0 ? "" : "+") + Math.round(volts) + "V";
+                if (names.add(name)) {
+                  rails.add(new Rail(name, net, volts, 0.05, ASSUMED_OHMS, 0, List.of(), ""));
+                }
+              });
+    }
+    return rails;
+  }
+
+  private static Optional<Double> volts(String net) {
+    String plain = net.replaceFirst("^/", "").toUpperCase(Locale.ROOT);
+    if (plain.equals("VCC") || plain.equals("VDD")) {
+      return Optional.of(5.0);
+    }
+    Matcher matcher = VOLTS.matcher(plain);
+    if (!matcher.matches() || (!plain.contains("V") && matcher.group(1).isEmpty())) {
+      return Optional.empty();
+    }
+    String decimals =
+        matcher.group(3) == null || matcher.group(3).isEmpty() ? "0" : matcher.group(3);
+    double volts = Double.parseDouble(matcher.group(2) + "." + decimals);
+    return volts < 1
+        ? Optional.empty()
+        : Optional.of(matcher.group(1).equals("-") ? -volts : volts);
+  }
+}
