@@ -41,7 +41,7 @@ public final class BoardShelf {
           "petrel-1");
 
   private final Path folder;
-  private final DeviceLibrary library;
+  private DeviceLibrary library;
   private final Map<String, Path> files = new LinkedHashMap<>();
   private final Map<String, Board> boards = new LinkedHashMap<>();
   private final Set<String> beingRead = new LinkedHashSet<>();
@@ -63,9 +63,7 @@ public final class BoardShelf {
    */
   public static BoardShelf of(Path folder, DeviceLibrary library) {
     BoardShelf shelf = new BoardShelf(folder, library);
-    shelf.findFiles();
-    SHIPPED.forEach(shelf::load);
-    List.copyOf(shelf.files.keySet()).forEach(shelf::load);
+    shelf.use(library);
     return shelf;
   }
 
@@ -283,6 +281,17 @@ public final class BoardShelf {
       rereadDerived(id);
     }
     return Optional.empty();
+  }
+
+  /** Reads all boards again with other devices at hand. */
+  public void use(DeviceLibrary other) {
+    library = other;
+    boards.clear();
+    issues.clear();
+    files.clear();
+    findFiles();
+    SHIPPED.forEach(this::load);
+    List.copyOf(files.keySet()).forEach(this::load);
   }
 
   public DeviceLibrary library() {

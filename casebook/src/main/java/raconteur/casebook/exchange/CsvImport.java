@@ -212,7 +212,7 @@ final class CsvImport {
     }
     if (ordered) {
       nodes.sort(Comparator.comparingDouble(Node::order));
-      understood.add("copper order from the column order");
+      understood.add("the copper order, from its column");
     }
     nodes.forEach(n -> draft.join(n.net(), n.pin(), n.line()));
   }

@@ -95,6 +95,10 @@ final class DraftBoard {
   /** A pin of a part, with its place on the board where the file tells. */
   Optional<PinRef> pin(DraftPart part, String number, Optional<Point> at, int line) {
     String plain = number.strip();
+    if (plain.isEmpty()) {
+      problems.add(line, part.designator + " has no pin number here");
+      return Optional.empty();
+    }
     if (!PIN_NUMBER.matcher(plain).matches()) {
       problems.add(
           line, "\"" + shortened(plain) + "\" of " + part.designator + " is no pin number");

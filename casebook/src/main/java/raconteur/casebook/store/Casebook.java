@@ -7,6 +7,7 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -16,6 +17,9 @@ import org.jdbi.v3.core.JdbiException;
 import org.jdbi.v3.core.statement.StatementContext;
 import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.Device;
+import raconteur.core.device.DeviceFiles;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseHeader;
 import raconteur.core.story.CaseState;
@@ -27,7 +31,6 @@ import raconteur.core.story.Entry;
  * connection, calls take turns.
  */
 public final class Casebook implements AutoCloseable {
-  private static final int SCHEMA = 1;
   private static final int BUSY_MILLIS = 5000;
 
   private final Path file;
@@ -96,10 +99,13 @@ public final class Casebook implements AutoCloseable {
       return Optional.of(
           file + " is a database of another program; choose another file with --casebook FILE.");
     }
-    if (schema > SCHEMA) {
+    if (schema > Schema.VERSION) {
       return Optional.of(file + " was written by a newer Raconteur; open it with that one.");
     }
     String check = handle.createQuery("PRAGMA quick_check(1)").mapTo(String.class).first();
+    if (check.equals("ok") && schema < Schema.VERSION) {
+      handle.useTransaction(h -> Schema.upgrade(h, schema));
+    }
     return check.equals("ok")
         ? Optional.empty()
         : Optional.of(
@@ -217,6 +223,47 @@ public final class Casebook implements AutoCloseable {
           return state;
         },
         "The case cannot be moved.");
+  }
+
+  /** The devices the user has described, by name; those that cannot be read are left out. */
+  public synchronized List<Device> devices() {
+    List<String> texts =
+        handle
+            .createQuery("SELECT description FROM devices ORDER BY name")
+            .mapTo(String.class)
+            .list();
+    List<Device> devices = new ArrayList<>();
+    for (String text : texts) {
+      if (DeviceFiles.read("casebook", text) instanceof Loaded.Ok<List<Device>>(var read)) {
+        devices.addAll(read);
+      }
+    }
+    return devices;
+  }
+
+  /** Keeps a device, in the place of one of the same name. */
+  public synchronized Outcome<Device> keep(Device device) {
+    return writing(
+        h -> {
+          h.createUpdate(
+                  "INSERT INTO devices (name, description) VALUES (:name, :description)"
+                      + " ON CONFLICT (name) DO UPDATE SET description = excluded.description")
+              .bind("name", device.name())
+              .bind("description", DeviceFiles.write(List.of(device)))
+              .execute();
+          return device;
+        },
+        "The device cannot be kept.");
+  }
+
+  /** Takes a device the user has described away. */
+  public synchronized Outcome<String> forgetDevice(String name) {
+    return writing(
+        h -> {
+          h.createUpdate("DELETE FROM devices WHERE name = :name").bind("name", name).execute();
+          return name;
+        },
+        "The device cannot be taken away.");
   }
 
   /** A number that changes whenever another program has written to the file. */

@@ -1,5 +1,6 @@
 package raconteur.casebook.store;
 
+import java.util.List;
 import org.jdbi.v3.core.Handle;
 import raconteur.core.data.DataFile;
 
@@ -10,9 +11,21 @@ final class Schema {
 
   private Schema() {}
 
+  /** The scripts in the order they were added; a file's version is how many of them it has. */
+  private static final List<String> SCRIPTS = List.of("schema-1.sql", "schema-2.sql");
+
+  static final int VERSION = SCRIPTS.size();
+
   static void create(Handle handle) {
-    handle.createScript(DataFile.shippedText(Schema.class, "schema-1.sql")).execute();
     handle.execute("PRAGMA application_id = " + APPLICATION_ID);
-    handle.execute("PRAGMA user_version = 1");
+    upgrade(handle, 0);
+  }
+
+  /** Brings a file of an older version up to this one. */
+  static void upgrade(Handle handle, int from) {
+    for (String script : SCRIPTS.subList(from, VERSION)) {
+      handle.createScript(DataFile.shippedText(Schema.class, script)).execute();
+    }
+    handle.execute("PRAGMA user_version = " + VERSION);
   }
 }

@@ -56,4 +56,40 @@ class BoardShelfTest {
             Loaded.Refused.class,
             refused -> assertThat(refused.summary()).contains("there is no such file"));
   }
+
+  @Test
+  void boardsThatDeriveFromEachOtherAreRefusedWithTheirRound() throws IOException {
+    for (String[] pair : new String[][] {{"a", "b"}, {"b", "c"}, {"c", "a"}}) {
+      Files.writeString(
+          folder.resolve(pair[0] + ".json"),
+          "{\"format\": \"raconteur-board/1\", \"id\": \"%s\", \"machine\": \"M\", \"revision\":"
+                  .formatted(pair[0])
+              + " \"1\", \"title\": \"T\", \"derived from\": \"%s\"}".formatted(pair[1]));
+    }
+    BoardShelf shelf = BoardShelf.of(folder);
+    assertThat(shelf.find("a")).isEmpty();
+    assertThat(shelf.issues())
+        .anyMatch(i -> i.reason().contains("derives from itself by way of a, b, c"));
+    assertThat(shelf.boards()).hasSize(6);
+  }
+
+  @Test
+  void aFileThatIsTooLargeIsRefusedUnread() throws IOException {
+    Path file = folder.resolve("large.json");
+    try (var out = new java.io.RandomAccessFile(file.toFile(), "rw")) {
+      out.setLength(200_000_000);
+    }
+    assertThat(BoardShelf.read(file))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class, r -> assertThat(r.summary()).contains("larger than 64 MB"));
+  }
+
+  @Test
+  void keepingABoardThatWouldDeriveFromItselfIsRefused() throws IOException {
+    BoardShelf shelf = BoardShelf.of(folder);
+    var l1 = shelf.find("lanternfish-l1").orElseThrow().contents();
+    assertThat(shelf.keep(l1.derivedFrom("lanternfish-l2")).orElse(""))
+        .contains("would derive from itself");
+    assertThat(folder).isEmptyDirectory();
+  }
 }

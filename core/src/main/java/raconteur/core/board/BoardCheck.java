@@ -49,6 +49,7 @@ public final class BoardCheck {
     }
     var check = new BoardCheck(board);
     board.nets().forEach(check::net);
+    check.railsWithoutNets();
     check.suppliesOnTheirRails();
     check.pinsInNoNet();
     check.bypass();
@@ -86,6 +87,20 @@ public final class BoardCheck {
     }
     if (outputs > 1) {
       add(Kind.FIGHT, net.name(), "has " + outputs + " outputs that fight");
+    }
+  }
+
+  private void railsWithoutNets() {
+    for (Rail rail : board.rails()) {
+      if (board.net(rail.net()).isEmpty()) {
+        add(
+            Kind.SUPPLY,
+            rail.name(),
+            "net " + rail.net() + " of this rail is not on the board yet");
+      }
+    }
+    if (board.ground().isEmpty() || board.net(board.ground()).isEmpty()) {
+      add(Kind.SUPPLY, "ground", "no net is named as ground");
     }
   }
 

@@ -294,20 +294,7 @@ public record BoardContents(
                     r ->
                         r.withMadeBy(
                             r.madeBy().stream().filter(m -> !m.equals(designator)).toList()))
-                .toList())
-        .withoutEmptyRails();
-  }
-
-  /** A rail whose net is gone has nothing to measure at. */
-  private BoardContents withoutEmptyRails() {
-    if (nets.isEmpty()) {
-      return this;
-    }
-    return withRails(
-            rails.stream()
-                .filter(r -> nets.stream().anyMatch(n -> n.name().equals(r.net())))
-                .toList())
-        .withGround(nets.stream().anyMatch(n -> n.name().equals(ground)) ? ground : "");
+                .toList());
   }
 
   /** With a part under another designator, wherever it is named. */

@@ -416,9 +416,6 @@ public final class BoardFiles {
             "made by",
             "from"));
     Datum net = item.get("net");
-    if (!nets.isEmpty() && !nets.containsKey(net.text())) {
-      throw net.wrong("net " + net.text() + " is not on this board");
-    }
     return new Rail(
         item.get("rail").text(),
         net.text(),

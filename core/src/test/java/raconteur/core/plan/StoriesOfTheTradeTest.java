@@ -7,6 +7,8 @@ import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.board.Board;
+import raconteur.core.board.BoardFiles;
+import raconteur.core.device.DeviceLibrary;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.History;
@@ -180,6 +182,30 @@ class StoriesOfTheTradeTest {
     Advisor advisor = new Advisor(sheet, History.NONE, 2);
     var advice = advisor.advise(Stories.of("screen garbage", "flash 2 2", "U4.14 low"));
     assertThat(leader(advice.diagnosis())).isEqualTo(new Place.OfPart("U4"));
+    assertThat(advisor.nextSteps(advice)).isNotEmpty();
+  }
+
+  /** A board that is being written down: what is known already reasons, what is not stays quiet. */
+  @Test
+  void aPartWhosePinsAreNotKnownYetDoesNotStopTheRest() {
+    var whole = Boards.KITTIWAKE_B.contents();
+    var partly =
+        whole.withNets(
+            whole.nets().stream()
+                .map(
+                    n ->
+                        n.withPath(n.path().stream().filter(p -> !p.part().equals("U39")).toList()))
+                .filter(n -> !n.path().isEmpty())
+                .toList());
+    var board = BoardFiles.check(partly, DeviceLibrary.shipped()).shipped();
+    var advisor = new Advisor(board, History.NONE, 2);
+    var advice =
+        advisor.advise(
+            Stories.of(
+                "screen garbage", "U39.7 low", "U39 tester fail", "U22.3 toggling", "5V 4.95"));
+    assertThat(advice.diagnosis().suspects().subList(0, 3))
+        .extracting(Suspect::place)
+        .contains(new Place.OfPart("U39"));
     assertThat(advisor.nextSteps(advice)).isNotEmpty();
   }
 }

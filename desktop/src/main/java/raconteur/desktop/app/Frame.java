@@ -20,7 +20,11 @@ import raconteur.core.finding.BenchLine;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArrivePresenter;
 import raconteur.desktop.arrive.ArriveView;
+import raconteur.desktop.boards.BoardsPresenter;
+import raconteur.desktop.boards.BoardsView;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.devices.DevicesPresenter;
+import raconteur.desktop.devices.DevicesView;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
 import raconteur.desktop.shelf.ShelfPresenter;
@@ -41,7 +45,13 @@ public final class Frame extends BorderPane {
   private Optional<TraceView> trace = Optional.empty();
 
   /** The views that are there as long as the casebook is. */
-  private record Views(Workshop workshop, ShelfView shelf, ArriveView arrive, OddsView odds) {}
+  private record Views(
+      Workshop workshop,
+      ShelfView shelf,
+      ArriveView arrive,
+      OddsView odds,
+      BoardsView boards,
+      DevicesView devices) {}
 
   public Frame(FilePicker files) {
     this.files = files;
@@ -54,6 +64,8 @@ public final class Frame extends BorderPane {
     way("Arrive", "Ctrl+2", this::showArrive);
     way("Trace", "Ctrl+3", this::showTrace);
     way("Odds", "Ctrl+4", this::showOdds);
+    way("Boards", "Ctrl+5", this::showBoards);
+    way("Devices", "Ctrl+6", this::showDevices);
     caseName.setMinWidth(0);
     bar.getChildren()
         .addAll(
@@ -74,7 +86,14 @@ public final class Frame extends BorderPane {
 
   /** Binds the window's keys; once it is in a scene. */
   public void bindKeys() {
-    List<Runnable> go = List.of(this::showShelf, this::showArrive, this::showTrace, this::showOdds);
+    List<Runnable> go =
+        List.of(
+            this::showShelf,
+            this::showArrive,
+            this::showTrace,
+            this::showOdds,
+            this::showBoards,
+            this::showDevices);
     for (int i = 0; i < go.size(); i++) {
       KeyCode digit = KeyCode.getKeyCode(String.valueOf(i + 1));
       accelerate(new KeyCodeCombination(digit, KeyCombination.SHORTCUT_DOWN), go.get(i));
@@ -101,7 +120,9 @@ public final class Frame extends BorderPane {
             new OddsPresenter(workshop),
             this::openCase,
             () -> files.toWrite("Export the counts", "odds.csv"));
-    views = Optional.of(new Views(workshop, shelf, arrive, odds));
+    BoardsView boards = new BoardsView(new BoardsPresenter(workshop), files, this::showDevices);
+    DevicesView devices = new DevicesView(new DevicesPresenter(workshop), this::showBoards);
+    views = Optional.of(new Views(workshop, shelf, arrive, odds, boards, devices));
     showShelf();
   }
 
@@ -151,6 +172,29 @@ public final class Frame extends BorderPane {
           v.odds().setDim(Theme.isDim(this));
           show(v.odds(), v.odds().firstFocus(), 3);
         });
+  }
+
+  public void showBoards() {
+    views.ifPresent(
+        v -> {
+          v.boards().refresh();
+          v.boards().setDim(Theme.isDim(this));
+          show(v.boards(), v.boards().firstFocus(), 4);
+        });
+  }
+
+  public void showDevices() {
+    views.ifPresent(
+        v -> {
+          v.devices().refresh();
+          v.devices().setDim(Theme.isDim(this));
+          show(v.devices(), v.devices().firstFocus(), 5);
+        });
+  }
+
+  /** The boards' view, once the casebook is open. */
+  public Optional<BoardsView> boards() {
+    return views.map(Views::boards);
   }
 
   /** Takes a case to the bench. */
@@ -212,6 +256,8 @@ public final class Frame extends BorderPane {
         v -> {
           v.arrive().setDim(dim);
           v.odds().setDim(dim);
+          v.boards().setDim(dim);
+          v.devices().setDim(dim);
         });
   }
 

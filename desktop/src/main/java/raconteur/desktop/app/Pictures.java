@@ -12,6 +12,7 @@ import javafx.scene.Scene;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import raconteur.casebook.store.Outcome;
+import raconteur.desktop.boards.BoardsView;
 import raconteur.desktop.theme.Theme;
 
 /** Draws every main view to PNG files, at 1280 × 800, with everything worked out. */
@@ -87,6 +88,9 @@ public final class Pictures {
     draw("arrive");
     frame.showOdds();
     draw("odds");
+    boards();
+    frame.showDevices();
+    draw("devices");
     int shown =
         workshop.casebook().find(CASE_TO_SHOW).isPresent()
             ? CASE_TO_SHOW
@@ -106,11 +110,60 @@ public final class Pictures {
     }
   }
 
-  private void press(javafx.scene.input.KeyCode key) {
+  /** The boards' view, both sides of a map with a net lit, and the preview of an import. */
+  private void boards() throws IOException {
+    frame.showBoards();
+    BoardsView boards = frame.boards().orElseThrow();
+    boards.choose("lanternfish-l1");
+    boards.find("/WRAM0");
+    draw("boards");
+    press(boards, javafx.scene.input.KeyCode.F9);
+    draw("boards-underside");
+    press(boards, javafx.scene.input.KeyCode.F9);
+    boards.choose("lanternfish-l2");
+    boards.showPane("Differences");
+    draw("boards-differences");
+    Path list = Files.createTempDirectory("raconteur").resolve("marram-310-nets.csv");
+    try {
+      Files.writeString(list, EXAMPLE_IMPORT);
+      boards.importFile(list);
+      draw("import-preview");
+      boards.leaveImport();
+    } finally {
+      Files.deleteIfExists(list);
+    }
+  }
+
+  /** A net list with the usual flaws. */
+  private static final String EXAMPLE_IMPORT =
+      """
+      Net;Designator;Pin;Order;X mm;Y mm
+      +5V;U1;14;1;20;20
+      +5V;U2;16;2;60;20
+      GND;U1;7;1;35.24;27.62
+      GND;U2;8;2;77.78;27.62
+      CLK;U1;4;1;27.62;27.62
+      CLK;U2;2;2;62.54;27.62
+      CLK;U1;4;3;27.62;27.62
+      /RES;9U;1;1;90;20
+      /RES;U3;;2;90;20
+      A0;U3;1;1;90,5;40
+      A0;U4;3;2;120,5;40
+      A0;U3;1;3;90,5;40
+      A1;U3;2;1;93;40
+      A1;U4;4;2;123;40
+      A0;U4;4;3;123;40
+      """;
+
+  private void press(javafx.scene.Node view, javafx.scene.input.KeyCode key) {
     var event =
         new javafx.scene.input.KeyEvent(
             javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false);
-    javafx.event.Event.fireEvent(frame.trace().orElseThrow(), event);
+    javafx.event.Event.fireEvent(view, event);
+  }
+
+  private void press(javafx.scene.input.KeyCode key) {
+    press(frame.trace().orElseThrow(), key);
   }
 
   private void draw(String name) throws IOException {

@@ -16,6 +16,7 @@ import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.demo.DemoCases;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
+import raconteur.core.device.DeviceLibrary;
 import raconteur.desktop.theme.Theme;
 
 /** The window. The casebook is opened on a thread of its own while the toolkit starts. */
@@ -84,7 +85,11 @@ public final class RaconteurApp extends Application {
           DemoCases.fill(book);
         }
         yield new Outcome.Done<>(
-            new Workshop(book, BoardShelf.of(plan.boardsFolder()), worker, window));
+            new Workshop(
+                book,
+                BoardShelf.of(plan.boardsFolder(), DeviceLibrary.shipped().with(book.devices())),
+                worker,
+                window));
       }
     };
   }

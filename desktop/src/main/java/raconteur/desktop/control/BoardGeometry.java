@@ -52,13 +52,9 @@ final class BoardGeometry {
     }
     boolean outlined = size(board, true) > 0;
     this.width =
-        outlined && allPlaced
-            ? size(board, true)
-            : Math.max(size(board, true), right() + MARGIN);
+        outlined && allPlaced ? size(board, true) : Math.max(size(board, true), right() + MARGIN);
     this.height =
-        outlined && allPlaced
-            ? size(board, false)
-            : Math.max(size(board, false), lower() + MARGIN);
+        outlined && allPlaced ? size(board, false) : Math.max(size(board, false), lower() + MARGIN);
   }
 
   private static double size(Board board, boolean across) {
@@ -100,8 +96,7 @@ final class BoardGeometry {
         }
         lay(
             part,
-            new Part.Placement(
-                x + outline.widthMillimetres() / 2, y + reach / 2, 0, false, true));
+            new Part.Placement(x + outline.widthMillimetres() / 2, y + reach / 2, 0, false, true));
         x += outline.widthMillimetres() + GAP;
         rowHeight = Math.max(rowHeight, reach);
       }

@@ -18,8 +18,8 @@ import raconteur.desktop.theme.Theme;
 
 /**
  * The board drawn to scale, either side, with what is suspected on it. The wheel zooms, dragging
- * moves, a click on a pin or a part tells; with the keyboard, arrows move, plus and minus zoom and 0
- * shows all of it.
+ * moves, a click on a pin or a part tells; with the keyboard, arrows move, plus and minus zoom and
+ * 0 shows all of it.
  */
 public final class BoardMap extends Region {
   private static final double CLOSEST = 24;
@@ -77,6 +77,14 @@ public final class BoardMap extends Region {
     onArea = Optional.of(done);
     areaKind = kind;
     setCursor(Cursor.CROSSHAIR);
+  }
+
+  /** Leaves an area that was to be drawn. */
+  public void stopDrawing() {
+    onArea = Optional.empty();
+    drawn = Optional.empty();
+    setCursor(Cursor.DEFAULT);
+    draw();
   }
 
   /** Lights a net until another is lit; empty for none. */

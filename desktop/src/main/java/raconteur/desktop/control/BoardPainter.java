@@ -75,7 +75,10 @@ final class BoardPainter {
     seen.forEach(this::outsideLabel);
     geometry.blockLabels().forEach(this::blockLabel);
     marks.tracks().forEach(this::track);
-    marks.differing().stream().flatMap(n -> board.net(n).stream()).limit(40).forEach(this::differing);
+    marks.differing().stream()
+        .flatMap(n -> board.net(n).stream())
+        .limit(40)
+        .forEach(this::differing);
     lit.stream().flatMap(n -> board.net(n).stream()).forEach(this::litNet);
     step();
     drawn.ifPresent(this::damage);
@@ -103,8 +106,10 @@ final class BoardPainter {
 
   /** A marked area: hatched, with what happened there. */
   private void damage(DamageArea area) {
-    double left = Math.min(x(area.leftMillimetres()), x(area.leftMillimetres() + area.widthMillimetres()));
-    double top = Math.min(y(area.topMillimetres()), y(area.topMillimetres() + area.heightMillimetres()));
+    double left =
+        Math.min(x(area.leftMillimetres()), x(area.leftMillimetres() + area.widthMillimetres()));
+    double top =
+        Math.min(y(area.topMillimetres()), y(area.topMillimetres() + area.heightMillimetres()));
     double w = area.widthMillimetres() * frame.scale();
     double h = area.heightMillimetres() * frame.scale();
     g.save();
@@ -259,10 +264,10 @@ final class BoardPainter {
   /** A part too small for its name gets it beside itself, where there is room. */
   private void outsideLabel(Box box) {
     String name = box.part().designator();
-    if (inside.contains(name) || frame.scale() < 2.2) {
+    if (inside.contains(name) || frame.scale() < 1.7) {
       return;
     }
-    double size = 9;
+    double size = 8.5;
     double w = name.length() * size * 0.64;
     double left = Math.min(x(box.x()), x(box.x() + box.width()));
     double top = Math.min(y(box.y()), y(box.y() + box.height()));
@@ -287,7 +292,10 @@ final class BoardPainter {
 
   private boolean isFreeOnScreen(double px, double py, double w, double h) {
     for (double[] other : labelled) {
-      if (px < other[0] + other[2] && other[0] < px + w && py < other[1] + other[3] && other[1] < py + h) {
+      if (px < other[0] + other[2]
+          && other[0] < px + w
+          && py < other[1] + other[3]
+          && other[1] < py + h) {
         return false;
       }
     }

@@ -33,7 +33,9 @@ public record MapMarks(
     Set<String> differing) {
   /** A bare board. */
   public static final MapMarks NONE =
-      new MapMarks(Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "", List.of(), Set.of());
+      new MapMarks(
+          Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "", List.of(),
+          Set.of());
 
   public MapMarks {
     suspicion = Map.copyOf(suspicion);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import raconteur.core.board.DamageArea;
 import raconteur.core.board.PinRef;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
@@ -41,7 +42,16 @@ final class TraceMarks {
     Optional<Step> step = state.shownStep();
     List<PinRef> pins = step.map(Step::pins).orElse(List.of());
     return new MapMarks(
-        suspicion, cleared, mended, out, tracks, step.map(Step::part).orElse(""), pins, chosen);
+        suspicion,
+        cleared,
+        mended,
+        out,
+        tracks,
+        step.map(Step::part).orElse(""),
+        pins,
+        chosen,
+        damage(state),
+        Set.of());
   }
 
   private static void suspect(
@@ -58,5 +68,9 @@ final class TraceMarks {
     return mend.mend() instanceof Mend.OfPart(String part, _)
         ? Optional.of(part)
         : Optional.empty();
+  }
+
+  private static List<DamageArea> damage(TraceState state) {
+    return state.advice().map(a -> a.telling().damage()).orElse(List.of());
   }
 }

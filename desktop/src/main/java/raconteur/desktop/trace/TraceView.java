@@ -7,6 +7,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputDialog;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -17,8 +19,10 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
+import raconteur.core.finding.Statement;
 import raconteur.core.plan.Step;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
@@ -114,10 +118,27 @@ public final class TraceView extends StackPane {
             Texts.button("fit", map::fit, "plain-button"),
             Texts.button("+", () -> map.zoom(1.5), "plain-button"),
             Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"),
+            damageMenu(),
             gap,
             shelfPlace);
     bar.setAlignment(Pos.CENTER_LEFT);
     return bar;
+  }
+
+  /** What happened to a part of the board, then drawn onto the map with mouse or finger. */
+  private MenuButton damageMenu() {
+    MenuButton menu = new MenuButton("mark damage");
+    menu.getStyleClass().add("plain-button");
+    for (DamageArea.Kind kind : DamageArea.Kind.values()) {
+      MenuItem item = new MenuItem(kind.word());
+      item.setOnAction(
+          e -> {
+            bench.say("Draw the area on the board; Esc leaves it.", true);
+            map.drawArea(kind, area -> bench.enter(new Statement.Damaged(area).line()));
+          });
+      menu.getItems().add(item);
+    }
+    return menu;
   }
 
   private void moveTo(String words) {
@@ -181,6 +202,7 @@ public final class TraceView extends StackPane {
       e.consume();
     } else if (e.getCode() == KeyCode.ESCAPE) {
       armsLength.setVisible(false);
+      map.stopDrawing();
       bench.field().requestFocus();
       e.consume();
     }

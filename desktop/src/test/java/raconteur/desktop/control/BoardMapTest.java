@@ -7,7 +7,7 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardFiles;
@@ -23,9 +23,9 @@ class BoardMapTest {
   }
 
   @ParameterizedTest
-  @ValueSource(booleans = {false, true})
-  void aPointOnTheScreenLeadsBackToThePointOnTheBoard(boolean underside) {
-    MapView view = new MapView(12, -7, 2.5, underside);
+  @EnumSource(MapView.Axis.class)
+  void aPointOnTheScreenLeadsBackToThePointOnTheBoard(MapView.Axis axis) {
+    MapView view = new MapView(12, -7, 2.5, true, axis);
     MapView.Frame frame = view.frame(780, 430, 330, 230);
     assertThat(frame.boardX(frame.screenX(123.4))).isCloseTo(123.4, within(1e-9));
     assertThat(frame.boardY(frame.screenY(56.7))).isCloseTo(56.7, within(1e-9));
@@ -39,6 +39,15 @@ class BoardMapTest {
     assertThat(top.screenX(10) - middle).isCloseTo(middle - under.screenX(10), within(1e-9));
     assertThat(under.screenY(10)).isEqualTo(top.screenY(10));
     assertThat(MapView.WHOLE.turned().turned()).isEqualTo(MapView.WHOLE);
+  }
+
+  @Test
+  void turnedOverAboutTheLevelAxisItIsUpsideDown() {
+    MapView level = MapView.WHOLE.about(MapView.Axis.LEVEL);
+    MapView.Frame top = level.frame(780, 430, 330, 230);
+    MapView.Frame under = level.turned().frame(780, 430, 330, 230);
+    assertThat(top.screenY(10) - 215).isCloseTo(215 - under.screenY(10), within(1e-9));
+    assertThat(under.screenX(10)).isEqualTo(top.screenX(10));
   }
 
   @Test

@@ -1,0 +1,4 @@
+CREATE TABLE devices (
+  name TEXT PRIMARY KEY,
+  description TEXT NOT NULL
+) STRICT;

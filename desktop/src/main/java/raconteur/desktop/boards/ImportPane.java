@@ -1,0 +1,229 @@
+package raconteur.desktop.boards;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import raconteur.casebook.exchange.Imported;
+import raconteur.core.board.Board;
+import raconteur.core.data.Issue;
+import raconteur.core.data.Loaded;
+import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Texts;
+
+/** What a file was understood to say, before anything of it is kept. */
+final class ImportPane extends VBox {
+  private static final String AS_NEW = "as a new board";
+
+  private final BoardsPresenter presenter;
+  private final Consumer<String> done;
+  private final Label title = Texts.line("", "title");
+  private final Label format = Texts.label("", "heading");
+  private final Label understood = Texts.label("");
+  private final Label missing = Texts.label("");
+  private final ListView<Issue> problems = new ListView<>();
+  private final Label problemsTitle = Texts.line("", "heading");
+  private final BoardMap map = new BoardMap();
+  private final TextField machine = new TextField();
+  private final TextField revision = new TextField();
+  private final ChoiceBox<Optional<Board>> target = new ChoiceBox<>();
+  private final Label notice = Texts.label("", "notice");
+  private final Node keep;
+  private Optional<Imported> read = Optional.empty();
+
+  /**
+   * @param done called with a sentence when the preview is left
+   */
+  ImportPane(BoardsPresenter presenter, Consumer<String> done) {
+    this.presenter = presenter;
+    this.done = done;
+    getStyleClass().addAll("view", "import-pane");
+    problems.setAccessibleText("Problems in the file");
+    problems.setPlaceholder(Texts.label("No problems were found in the file."));
+    machine.setId("import-machine");
+    revision.setId("import-revision");
+    revision.setPrefColumnCount(6);
+    notice.setVisible(false);
+    notice.managedProperty().bind(notice.visibleProperty());
+    target.setId("import-target");
+    target.setPrefWidth(260);
+    target.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(Optional<Board> board) {
+            return board == null
+                ? ""
+                : board.map(b -> "into " + b.identity().shortName()).orElse(AS_NEW);
+          }
+
+          @Override
+          public Optional<Board> fromString(String text) {
+            throw new UnsupportedOperationException("a choice is never typed");
+          }
+        });
+    target
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, before, now) -> {
+              boolean into = now != null && now.isPresent();
+              machine.setDisable(into);
+              revision.setDisable(into);
+            });
+    var keepButton = Texts.button("Keep it", this::keep, "main-button");
+    keepButton.setId("import-keep");
+    keep = keepButton;
+    var leave = Texts.button("Leave it (Esc)", () -> leave("Nothing was kept."), "plain-button");
+    GridPane form = new GridPane(10, 6);
+    form.addRow(0, Texts.line("Keep it"), target);
+    form.addRow(1, Texts.line("Machine"), machine);
+    form.addRow(2, Texts.line("Revision"), revision);
+    GridPane.setHgrow(machine, Priority.ALWAYS);
+    VBox left =
+        new VBox(
+            7,
+            format,
+            Texts.line("Understood", "heading"),
+            understood,
+            Texts.line("Missing, and can be added later", "heading"),
+            missing,
+            problemsTitle,
+            problems,
+            form,
+            notice,
+            new HBox(10, keepButton, leave));
+    left.setPrefWidth(500);
+    left.setMinWidth(420);
+    problems.setPrefHeight(150);
+    problems.setMinHeight(70);
+    VBox.setVgrow(problems, Priority.ALWAYS);
+    StackPane sheet = new StackPane(map);
+    sheet.getStyleClass().add("sheet");
+    HBox.setHgrow(sheet, Priority.ALWAYS);
+    HBox body = new HBox(18, left, sheet);
+    VBox.setVgrow(body, Priority.ALWAYS);
+    getChildren().addAll(title, body);
+    setOnKeyPressed(
+        e -> {
+          if (e.getCode() == javafx.scene.input.KeyCode.ESCAPE) {
+            leave("Nothing was kept.");
+            e.consume();
+          }
+        });
+  }
+
+  /** Says that a file is being read. */
+  void begin(Path file) {
+    title.setText("Reading " + file.getFileName() + " …");
+    read = Optional.empty();
+    keep.setDisable(true);
+    format.setText("");
+    understood.setText("");
+    missing.setText("");
+    problems.getItems().clear();
+    notice.setVisible(false);
+  }
+
+  void show(Path file, Loaded<Imported> loaded) {
+    title.setText("Import of " + file.getFileName());
+    switch (loaded) {
+      case Loaded.Refused<Imported> refused -> {
+        format.setText("This file was refused; nothing was kept.");
+        list(refused.issues());
+      }
+      case Loaded.Ok<Imported>(Imported imported) -> show(imported);
+    }
+  }
+
+  private void show(Imported imported) {
+    read = Optional.of(imported);
+    keep.setDisable(false);
+    format.setText("A " + imported.format());
+    understood.setText(bullets(imported.understood()));
+    missing.setText(imported.missing().isEmpty() ? "nothing" : bullets(imported.missing()));
+    list(imported.problems());
+    map.setBoard(imported.board());
+    map.fit();
+    machine.setText(imported.board().identity().machine());
+    revision.setText(imported.board().identity().revision());
+    target.getItems().setAll(List.of(Optional.empty()));
+    presenter.boards().forEach(b -> target.getItems().add(Optional.of(b)));
+    target.getSelectionModel().selectFirst();
+  }
+
+  private void list(List<Issue> issues) {
+    problemsTitle.setText(
+        issues.isEmpty()
+            ? "Problems: none"
+            : "Problems: " + issues.size() + ", each with its line");
+    problems.getItems().setAll(issues);
+    problems.setCellFactory(
+        view ->
+            new javafx.scene.control.ListCell<>() {
+              @Override
+              protected void updateItem(Issue issue, boolean empty) {
+                super.updateItem(issue, empty);
+                if (empty || issue == null) {
+                  setGraphic(null);
+                  return;
+                }
+                Label words =
+                    Texts.label(
+                        (issue.line() > 0 ? "line " + issue.line() + ": " : "")
+                            + (issue.place().isEmpty() ? "" : issue.place() + ": ")
+                            + issue.reason());
+                words.maxWidthProperty().bind(view.widthProperty().subtract(44));
+                words.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+                setPrefWidth(0);
+                setGraphic(words);
+              }
+            });
+  }
+
+  private static String bullets(List<String> lines) {
+    return lines.stream().map(l -> "· " + l).collect(Collectors.joining("\n"));
+  }
+
+  private void keep() {
+    if (read.isEmpty()) {
+      return;
+    }
+    Optional<Board> into = Optional.ofNullable(target.getValue()).flatMap(t -> t);
+    Optional<String> refusal =
+        into.map(board -> presenter.keepInto(read.get(), board))
+            .orElseGet(
+                () -> presenter.keepAsNew(read.get(), machine.getText(), revision.getText()));
+    notice.setText(refusal.orElse(""));
+    notice.setVisible(refusal.isPresent());
+    if (refusal.isEmpty()) {
+      leave(
+          into.map(b -> "Added to " + b.identity().shortName() + ".")
+              .orElse("Kept as a new board."));
+    }
+  }
+
+  void leave(String sentence) {
+    setVisible(false);
+    done.accept(sentence);
+  }
+
+  void setDim(boolean dim) {
+    map.setDim(dim);
+  }
+
+  Node firstFocus() {
+    return target;
+  }
+}
