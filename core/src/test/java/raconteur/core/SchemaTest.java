@@ -11,7 +11,9 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.board.BoardWriter;
 import raconteur.core.data.DataFile;
+import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseFiles;
@@ -29,7 +31,15 @@ class SchemaTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"quillon-kittiwake-b", "quillon-kittiwake-d"})
+  @ValueSource(
+      strings = {
+        "quillon-kittiwake-b",
+        "quillon-kittiwake-d",
+        "lanternfish-l1",
+        "lanternfish-l2",
+        "marram-310",
+        "petrel-1"
+      })
   void shippedBoards(String id) throws IOException {
     follows("board.schema.json", Boards.text(id));
   }
@@ -52,6 +62,15 @@ class SchemaTest {
     follows(
         "devices.schema.json",
         DataFile.shippedText(DeviceLibrary.class, "/raconteur/core/devices/" + file + ".json"));
+  }
+
+  @Test
+  void writtenBoards() throws IOException {
+    var b = Boards.KITTIWAKE_B.contents();
+    var d = Boards.KITTIWAKE_D.contents();
+    follows("board.schema.json", BoardWriter.write(b));
+    follows("board.schema.json", BoardWriter.writeDerived(d, b));
+    follows("devices.schema.json", DeviceFiles.write(DeviceLibrary.shipped().all()));
   }
 
   @Test

@@ -174,9 +174,10 @@ public final class BoardsView extends StackPane {
     find.setId("find");
     find.setAccessibleText("Find a designator, pin, net or device");
     find.setOnAction(e -> lookFor());
-    find.setPrefColumnCount(14);
+    find.setPrefColumnCount(12);
     ChoiceBox<String> axis = new ChoiceBox<>();
     axis.getItems().setAll("upright axis", "level axis");
+    axis.setPrefWidth(128);
     axis.getSelectionModel().selectFirst();
     axis.setAccessibleText("Turned over about its");
     axis.getSelectionModel()

@@ -171,15 +171,21 @@ final class BoardPainter {
     double top = Math.min(y(box.y()), y(box.y() + box.height()));
     double suspicion = marks.suspicion().getOrDefault(part.designator(), 0.0);
     boolean here = part.fitted() && !marks.out().contains(part.designator());
-    pins(part);
+    boolean behind = part.place().underside() != frame.underside();
+    if (!behind) {
+      pins(part);
+    }
     g.setLineDashes(here ? new double[0] : new double[] {3, 3});
-    g.setFill(
-        here ? inks.part().interpolate(inks.suspect(), 0.75 * Math.sqrt(suspicion)) : inks.board());
+    Color body = here && !behind ? inks.part() : inks.board();
+    g.setFill(here ? body.interpolate(inks.suspect(), 0.75 * Math.sqrt(suspicion)) : body);
     g.fillRect(left, top, w, h);
-    g.setStroke(suspicion > SUSPICION_SHOWN ? inks.suspect() : inks.ink());
-    g.setLineWidth(suspicion > PERCENT_SHOWN ? 2.5 : 0.8);
+    g.setStroke(suspicion > SUSPICION_SHOWN ? inks.suspect() : behind ? inks.faint() : inks.ink());
+    g.setLineWidth(suspicion > PERCENT_SHOWN ? 2.5 : behind ? 0.5 : 0.8);
     g.strokeRect(left, top, w, h);
     g.setLineDashes();
+    if (behind) {
+      pins(part);
+    }
     notch(part, left, top, w, h);
     labels(part, left, top, w, h, suspicion);
     if (marks.differing().contains(part.designator())) {
@@ -208,13 +214,22 @@ final class BoardPainter {
     g.fillOval(px - 2, py - 2, 4, 4);
   }
 
+  /** Legs from the side of the part, round joints from the other. */
   private void pins(Part part) {
-    double size = Math.clamp(frame.scale() * 0.9, 1.2, 7);
-    g.setFill(inks.faint());
+    boolean behind = part.place().underside() != frame.underside();
+    double size =
+        Math.clamp(frame.scale() * (behind ? 1.3 : 0.9), behind ? 2 : 1.2, behind ? 9 : 7);
     for (PinRef pin : part.pins()) {
       Point at = geometry.pin(pin).orElseThrow();
-      g.fillRect(x(at.x()) - size / 2, y(at.y()) - size / 2, size, size);
+      if (behind) {
+        g.setFill(inks.ink());
+        g.fillOval(x(at.x()) - size / 2, y(at.y()) - size / 2, size, size);
+      } else {
+        g.setFill(inks.faint());
+        g.fillRect(x(at.x()) - size / 2, y(at.y()) - size / 2, size, size);
+      }
       if (frame.scale() > 9) {
+        g.setFill(inks.faint());
         g.setFont(Theme.figures(Math.min(11, frame.scale())));
         g.fillText(pin.number(), x(at.x()), y(at.y()) + size + 4);
       }

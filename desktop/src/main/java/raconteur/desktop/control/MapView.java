@@ -68,6 +68,10 @@ record MapView(double shiftX, double shiftY, double zoom, boolean underside, Axi
       boolean mirroredX,
       boolean mirroredY) {
 
+    boolean underside() {
+      return mirroredX || mirroredY;
+    }
+
     double screenX(double boardX) {
       return left + scale * (mirroredX ? boardWidth - boardX : boardX);
     }

@@ -1,0 +1,203 @@
+package raconteur.desktop.boards;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+import raconteur.core.board.Board;
+import raconteur.desktop.Demo;
+import raconteur.desktop.app.FilePicker;
+import raconteur.desktop.app.Frame;
+import raconteur.desktop.app.Workshop;
+import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.theme.Theme;
+
+/** Boards and Devices in the real window, by keyboard and mouse. */
+@ExtendWith(ApplicationExtension.class)
+class BoardsWindowTest {
+  @TempDir private static Path folder;
+  private final AtomicReference<Optional<Frame>> frame = new AtomicReference<>(Optional.empty());
+  private final AtomicReference<Optional<Workshop>> workshop =
+      new AtomicReference<>(Optional.empty());
+  private final AtomicReference<Path> toRead = new AtomicReference<>(Path.of(""));
+  private Path written = Path.of("");
+
+  @Start
+  void start(Stage stage) throws Exception {
+    Path own = Files.createTempDirectory(folder, "boards");
+    written = own.resolve("out");
+    Theme.prepare();
+    Frame shown =
+        new Frame(
+            new FilePicker() {
+              @Override
+              public Optional<Path> toRead(String title, String kind, String pattern) {
+                return Optional.of(toRead.get());
+              }
+
+              @Override
+              public Optional<Path> toWrite(String title, String proposedName) {
+                return Optional.of(written);
+              }
+            });
+    Scene scene = new Scene(shown, 1280, 800);
+    Theme.dress(scene);
+    stage.setScene(scene);
+    stage.setX(0);
+    stage.setY(0);
+    stage.setWidth(1280);
+    stage.setHeight(800);
+    shown.bindKeys();
+    stage.show();
+    Workshop made = Demo.in(own);
+    shown.open(made);
+    frame.set(Optional.of(shown));
+    workshop.set(Optional.of(made));
+  }
+
+  @AfterEach
+  void close() {
+    workshop.get().orElseThrow().casebook().close();
+  }
+
+  private Board board(String id) {
+    return workshop.get().orElseThrow().boards().find(id).orElseThrow();
+  }
+
+  private static void go(FxRobot robot, KeyCode digit) {
+    robot.push(KeyCode.CONTROL, digit);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private static <T> T fx(Callable<T> action) {
+    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(action));
+  }
+
+  private void choose(String id) {
+    fx(
+        () -> {
+          frame.get().orElseThrow().boards().orElseThrow().choose(id);
+          return true;
+        });
+  }
+
+  private static void type(FxRobot robot, String field, String text) {
+    robot.clickOn(field);
+    robot.push(KeyCode.CONTROL, KeyCode.A);
+    robot.write(text);
+  }
+
+  @Test
+  void aPartIsChangedFoundAndTakenBack(FxRobot robot) {
+    go(robot, KeyCode.DIGIT5);
+    choose("marram-310");
+    robot.clickOn("Parts");
+    TableView<?> table = robot.lookup(".table-view").queryTableView();
+    fx(
+        () -> {
+          table.getSelectionModel().select(2);
+          return true;
+        });
+    type(robot, "#field-3", "turned pin");
+    robot.clickOn("#change-row");
+    assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEqualTo("turned pin");
+    type(robot, "#find", "U1");
+    robot.push(KeyCode.ENTER);
+    assertThat(robot.lookup("U1: 74LS04, hex inverter, clock").tryQuery()).isPresent();
+    robot.clickOn("Take back (Ctrl+Z)");
+    assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEmpty();
+  }
+
+  @Test
+  void aFileIsPreviewedAndOnlyThenKept(FxRobot robot) throws Exception {
+    Path file =
+        Files.writeString(written.resolveSibling("list.csv"), "Ref;Type\nU1;SN74LS257N\n9;x\n");
+    toRead.set(file);
+    go(robot, KeyCode.DIGIT5);
+    ListView<?> list = robot.lookup("#boards").queryListView();
+    int before = list.getItems().size();
+    robot.clickOn("#import");
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(robot.lookup("A parts list, CSV with semicolons").tryQuery()).isPresent();
+    assertThat(robot.lookup("Problems: 1, each with its line").tryQuery()).isPresent();
+    robot.push(KeyCode.ESCAPE);
+    assertThat(list.getItems()).hasSize(before);
+    robot.clickOn("#import");
+    type(robot, "#import-machine", "Cormorant");
+    robot.clickOn("#import-keep");
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(list.getItems()).hasSize(before + 1);
+    assertThat(board("cormorant-a").part("U1").orElseThrow().device().name()).isEqualTo("74LS257");
+  }
+
+  @Test
+  void aDeviceIsDescribedInTheWindow(FxRobot robot) {
+    go(robot, KeyCode.DIGIT6);
+    robot.clickOn("New device");
+    type(robot, "#device-name", "QZ-9");
+    type(robot, "#device-title", "gate of ours");
+    type(robot, "#device-package", "SIL3");
+    fx(
+        () -> {
+          robot
+              .lookup("#device-pins")
+              .queryAs(TextArea.class)
+              .setText("1 A input\n2 B input\n3 Y output");
+          robot.lookup("#device-function").queryAs(TextArea.class).setText("Y = A & C");
+          return true;
+        });
+    robot.clickOn("#device-keep");
+    assertThat(robot.lookup(".notice").queryAs(Label.class).getText())
+        .contains("\"C\" is not a pin of this device");
+    fx(
+        () -> {
+          robot.lookup("#device-function").queryAs(TextArea.class).setText("Y = A & B");
+          return true;
+        });
+    robot.clickOn("#device-keep");
+    assertThat(workshop.get().orElseThrow().casebook().devices()).hasSize(1);
+    assertThat(robot.lookup("#device-filter").queryAs(TextField.class).getText()).isEmpty();
+  }
+
+  /** Drawing an area logs it as a line of the story, and the suspects move. */
+  @Test
+  void damageDrawnOnTheMapIsToldInTheStory(FxRobot robot) {
+    fx(
+        () -> {
+          frame.get().orElseThrow().openCase(13);
+          return true;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    robot.clickOn("mark damage");
+    robot.clickOn("liquid");
+    BoardMap map = robot.lookup(".board-map").queryAs(BoardMap.class);
+    var bounds = fx(() -> map.localToScreen(map.getBoundsInLocal()));
+    double x = bounds.getMinX() + bounds.getWidth() * 0.45;
+    double y = bounds.getMinY() + bounds.getHeight() * 0.5;
+    robot.moveTo(x, y).press(MouseButton.PRIMARY).moveTo(x + 30, y + 20).moveTo(x + 60, y + 40);
+    robot.release(MouseButton.PRIMARY);
+    WaitForAsyncUtils.waitForFxEvents();
+    var entries = workshop.get().orElseThrow().casebook().find(13).orElseThrow().entries();
+    assertThat(entries.getLast().toString()).contains("damage liquid");
+  }
+}
