@@ -104,7 +104,7 @@ class PresentersTest {
   void aBadBoardFileIsRefusedWithItsReasons() throws IOException {
     Path bad = Files.writeString(folder.resolve("bad.json"), "{\"format\": \"raconteur-board/1\"}");
     ArrivePresenter arrive = new ArrivePresenter(workshop());
-    assertThat(arrive.addBoard(bad)).contains("\"id\" is missing");
+    assertThat(arrive.addBoard(bad)).contains("\"blocks\" is missing");
     assertThat(arrive.boards()).hasSize(6);
   }
 

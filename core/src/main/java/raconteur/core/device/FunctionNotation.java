@@ -357,10 +357,8 @@ final class FunctionNotation {
           support.remembers()
               ? new Gate.Remembering(support.inputs())
               : new Gate.Combinational(drive.value());
-      Support enabling = new Support(behaviour);
-      enabling.follow(drive.enable());
-      Expression enable = enabling.remembers() ? Bits.HIGH : drive.enable();
-      gates.add(new Gate(drive.gate(), drive.output(), function, enable));
+      gates.add(
+          new Gate(drive.gate(), drive.output(), function, byPins(drive.enable(), behaviour)));
     }
     for (Behaviour.Switch joined : behaviour.switches()) {
       gates.add(switched(joined.one(), joined.other(), joined.condition()));
@@ -368,6 +366,22 @@ final class FunctionNotation {
     }
     gates.addAll(opaque);
     return List.copyOf(gates);
+  }
+
+  /** What must hold at the pins for an enable to hold, whatever is remembered. */
+  private static Expression byPins(Expression enable, Behaviour behaviour) {
+    Support support = new Support(behaviour);
+    support.follow(enable);
+    if (!support.remembers()) {
+      return enable;
+    }
+    Expression result = Bits.HIGH;
+    if (enable instanceof Expression.And and) {
+      for (Expression operand : and.operands()) {
+        result = Bits.and(result, byPins(operand, behaviour));
+      }
+    }
+    return result;
   }
 
   private static Gate switched(String to, String from, Expression condition) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 
 /**
  * Derives a chip tester's rows from a device's function: single inputs moved one at a time, then a
@@ -104,12 +105,21 @@ public final class TestVectors {
 
   /** The rows for a device; none where its function is not written down. */
   public static Derived of(Device device) {
+    return of(device, () -> false);
+  }
+
+  /**
+   * The rows for a device, or those found so far when told to stop.
+   *
+   * @param stop asked before every row
+   */
+  public static Derived of(Device device, BooleanSupplier stop) {
     return device.behaviour().known()
-        ? new TestVectors(device).derive()
+        ? new TestVectors(device).derive(stop)
         : new Derived(List.of(), 0, 0);
   }
 
-  private Derived derive() {
+  private Derived derive(BooleanSupplier stop) {
     List<Stuck> hidden = new ArrayList<>();
     for (DevicePin pin : device.signalPins()) {
       if (pin.kind() != PinKind.PASSIVE) {
@@ -122,7 +132,11 @@ public final class TestVectors {
     DeviceRun good = new DeviceRun(device);
     rest();
     int useful = 0;
-    while (!hidden.isEmpty() && rows.size() < MOST_ROWS) {
+    int patience = patience();
+    while (!hidden.isEmpty()
+        && rows.size() < MOST_ROWS
+        && rows.size() - useful < patience
+        && !stop.getAsBoolean()) {
       step(rows.size());
       Map<String, Level> driven = driven();
       Map<String, Level> shown = good.apply(driven);
@@ -132,6 +146,16 @@ public final class TestVectors {
       }
     }
     return new Derived(rows.subList(0, useful), faults, faults - hidden.size());
+  }
+
+  /** How many rows may pass without showing anything new: long counters need many to come round. */
+  private int patience() {
+    List<Behaviour.Memory> memories = device.behaviour().memories();
+    if (memories.isEmpty()) {
+      return MOST_ROWS;
+    }
+    boolean written = memories.stream().anyMatch(m -> !m.writes().isEmpty());
+    return 4 * inputs.size() + (written ? 1200 : 100);
   }
 
   private static boolean differs(Map<String, Level> good, Map<String, Level> bad) {
@@ -149,7 +173,9 @@ public final class TestVectors {
   /** Active-low controls rest high, others low. */
   private void rest() {
     for (DevicePin pin : inputs) {
-      boolean control = pin.name().startsWith("/") && !enables.contains(pin.name());
+      boolean control =
+          pin.name().startsWith("/")
+              && (!enables.contains(pin.name()) || clocks.contains(pin.name()));
       resting.put(pin.number(), Level.of(control));
       now.put(pin.number(), Level.of(control));
     }
@@ -165,6 +191,10 @@ public final class TestVectors {
       inputs.stream().filter(this::isData).forEach(p -> set(p, Level.of(row >= walk)));
       DevicePin pin = inputs.get(row % walk / 2);
       set(pin, row % 2 == 0 ? now(pin).inverted() : isData(pin) ? now(pin) : resting(pin));
+      return;
+    }
+    if (!device.behaviour().memories().isEmpty() && !clocks.isEmpty()) {
+      strobe(row);
       return;
     }
     boolean counting = row > RANDOM_ROWS && !clocks.isEmpty();
@@ -186,6 +216,38 @@ public final class TestVectors {
     List<DevicePin> lines = inputs.stream().filter(this::addressLine).toList();
     if (!lines.isEmpty() && random.nextBoolean()) {
       set(lines.get(random.nextInt(lines.size())), Level.HIGH);
+    }
+  }
+
+  /** A memory with strobes gets them one after the other, each with an address of its own. */
+  private void strobe(int row) {
+    int at = row % (clocks.size() + 1);
+    if (at == 0) {
+      for (DevicePin pin : inputs) {
+        boolean strobe = clocks.contains(pin.name());
+        boolean control = !isData(pin) && !strobe;
+        set(pin, strobe || (control && random.nextBoolean()) ? resting(pin) : now(pin));
+        if (control && now(pin) == resting(pin) && random.nextInt(3) > 0) {
+          set(pin, resting(pin).inverted());
+        }
+      }
+    }
+    for (DevicePin pin : inputs) {
+      if (addressLine(pin)) {
+        set(pin, Level.LOW);
+      } else if (isData(pin)) {
+        set(pin, Level.of(random.nextBoolean()));
+      }
+    }
+    List<DevicePin> lines = inputs.stream().filter(this::addressLine).toList();
+    if (!lines.isEmpty() && random.nextBoolean()) {
+      set(lines.get(random.nextInt(lines.size())), Level.HIGH);
+    }
+    if (at > 0) {
+      String strobe = List.copyOf(clocks).get(at - 1);
+      inputs.stream()
+          .filter(p -> p.name().equals(strobe))
+          .forEach(p -> set(p, resting(p).inverted()));
     }
   }
 

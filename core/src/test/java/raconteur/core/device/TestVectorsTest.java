@@ -30,7 +30,7 @@ class TestVectorsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"2114", "6116", "74LS189", "74LS670"})
+  @ValueSource(strings = {"2114", "6116", "74LS189", "74LS670", "4116", "4164", "4464"})
   void theRowsShowMostStuckPinsOfAMemory(String name) {
     TestVectors.Derived derived = TestVectors.of(DeviceLibrary.shipped().find(name).orElseThrow());
     assertThat((double) derived.shown() / derived.faults()).as(name).isGreaterThan(0.9);

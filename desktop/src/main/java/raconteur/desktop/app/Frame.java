@@ -237,6 +237,7 @@ public final class Frame extends BorderPane {
   }
 
   private void show(Node view, Node focus, int way) {
+    views.filter(v -> view != v.devices()).ifPresent(v -> v.devices().leave());
     setCenter(view);
     for (int i = 0; i < ways.size(); i++) {
       ways.get(i).getStyleClass().remove("here");

@@ -10,12 +10,14 @@ import raconteur.core.device.DeviceLibrary;
  *
  * @param help what to type, in one sentence
  * @param placeColumn the column that names a place on the board, −1 for none
+ * @param wideColumn the column with the longest texts
  */
 record BoardSection(
     String name,
     List<String> headings,
     String help,
     int placeColumn,
+    int wideColumn,
     Reader reader,
     Writer writer,
     Remover remover) {

@@ -163,6 +163,7 @@ final class BoardSections {
         "Socket: single wipe, dual wipe or turned pin, empty where soldered. Place: the middle of"
             + " the part from the rear left corner.",
         0,
+        1,
         c -> c.parts().stream().map(BoardSections::row).toList(),
         refusing(BoardSections::part),
         (c, row) -> c.withoutPart(c.parts().get(row).designator()));
@@ -263,6 +264,7 @@ final class BoardSections {
         "Pins as U14.3, in the order the copper passes them. Healthy: toggling, high, low, or"
             + " empty.",
         0,
+        1,
         c ->
             c.nets().stream()
                 .map(
@@ -354,6 +356,7 @@ final class BoardSections {
         List.of("Rail", "Net", "Volts", "Tolerance %", "Ohms to ground", "Amps", "Made by", "From"),
         "Ohms and amps of a good board. Made by: the parts without which it is not there.",
         1,
+        6,
         c ->
             c.rails().stream()
                 .map(
@@ -404,6 +407,7 @@ final class BoardSections {
         List.of("Count", "Part", "Means"),
         "How many flashes of the dead test accuse which part on this revision.",
         1,
+        2,
         c ->
             c.deadTest().flashes().stream()
                 .map(f -> List.of(String.valueOf(f.count()), f.part(), f.meaning()))
@@ -432,6 +436,7 @@ final class BoardSections {
         List.of("Word", "Title", "Chances by block", "Origin"),
         "Chances as: cpu 0.6, decode 0.5: how often one fault there shows as this.",
         -1,
+        1,
         c ->
             c.symptoms().stream()
                 .map(
@@ -493,6 +498,7 @@ final class BoardSections {
         List.of("Part", "Factor", "Origin"),
         "The factor multiplies the part's odds before anything was read.",
         0,
+        2,
         c ->
             c.usualSuspects().stream()
                 .map(u -> List.of(u.part(), plain(u.factor()), u.origin()))
@@ -520,6 +526,7 @@ final class BoardSections {
         List.of("Pin", "Why"),
         "Pins that are meant to be joined to nothing.",
         0,
+        1,
         c -> c.noConnects().stream().map(n -> List.of(n.pin().toString(), n.why())).toList(),
         refusing(
             edit -> {
@@ -555,6 +562,7 @@ final class BoardSections {
             "Cartridge connector"),
         "What the board is, how large, and which blocks it has in the order they must work.",
         -1,
+        0,
         c -> {
           BoardIdentity i = c.identity();
           return List.of(

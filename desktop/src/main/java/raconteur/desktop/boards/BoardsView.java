@@ -54,7 +54,7 @@ public final class BoardsView extends StackPane {
   private final TextField find = new TextField();
   private final Label found = Texts.label("", "faint");
   private final Label notice = Texts.label("", "faint");
-  private final Label heading = Texts.line("", "heading");
+  private final Label heading = Texts.label("", "heading");
   private final Label side = Texts.line("Top side", "faint");
   private final StackPane panel = new StackPane();
   private final Map<String, Node> panes = new LinkedHashMap<>();

@@ -44,19 +44,22 @@ final class DepthPane extends VBox {
   }
 
   void show(Board board, DepthMeter.Reading reading) {
+    Label depth =
+        Texts.label(
+            "Readings reason to the depth of "
+                + board.depth().word()
+                + ": "
+                + board.depth().meaning()
+                + ".",
+            "faint");
+    depth.setMinHeight(Region.USE_PREF_SIZE);
     soundings
         .getChildren()
         .setAll(
             sounding(Depth.SHEET, reading.sheet()),
             sounding(Depth.NET_LIST, reading.netList()),
             sounding(Depth.BEHAVIOUR, reading.behaviour()),
-            Texts.label(
-                "Readings reason to the depth of "
-                    + board.depth().word()
-                    + ": "
-                    + board.depth().meaning()
-                    + ".",
-                "faint"));
+            depth);
     next.getItems().setAll(reading.next().subList(0, Math.min(MOST_SHOWN, reading.next().size())));
   }
 

@@ -21,6 +21,9 @@ import raconteur.desktop.control.Texts;
 final class SectionEditor extends VBox {
   private static final int FILTER_FROM = 12;
 
+  /** More columns do not fit beside the map; the form shows the rest. */
+  private static final int MOST_COLUMNS = 5;
+
   private final BoardSection section;
   private final Actions actions;
   private final RowTable<Row> table;
@@ -47,10 +50,9 @@ final class SectionEditor extends VBox {
     this.actions = actions;
     setSpacing(6);
     table = new RowTable<>(section.name(), "Nothing here yet: fill in the form and add it.");
-    boolean narrow = section.headings().size() <= 4;
-    for (int i = 0; i < section.headings().size(); i++) {
+    for (int i = 0; i < Math.min(MOST_COLUMNS, section.headings().size()); i++) {
       int column = i;
-      double width = narrow && i == section.headings().size() - 1 ? 220 : i == 1 ? 130 : 90;
+      double width = i == section.wideColumn() ? 220 : 92;
       table.column(section.headings().get(i), width, row -> row.texts().get(column));
     }
     table.setItems(shown);
@@ -74,8 +76,11 @@ final class SectionEditor extends VBox {
     if (!single) {
       buttons.getChildren().addAll(add, remove);
     }
-    getChildren()
-        .addAll(filter, table, form(), Texts.label(section.help(), "faint"), buttons, notice);
+    Label help = Texts.label(section.help(), "faint");
+    help.setMinHeight(USE_PREF_SIZE);
+    table.setVisible(!single);
+    table.managedProperty().bind(table.visibleProperty());
+    getChildren().addAll(filter, table, form(), help, buttons, notice);
   }
 
   private static boolean matches(Row row, String wanted) {
@@ -86,7 +91,8 @@ final class SectionEditor extends VBox {
 
   private GridPane form() {
     GridPane form = new GridPane(8, 4);
-    int columns = section.headings().size() > 4 ? 2 : 1;
+    boolean single = section.name().equals("Board");
+    int columns = section.headings().size() > 4 && !single ? 2 : 1;
     for (int i = 0; i < section.headings().size(); i++) {
       TextField field = new TextField();
       field.setId("field-" + i);

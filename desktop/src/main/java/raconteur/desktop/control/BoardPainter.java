@@ -204,7 +204,7 @@ final class BoardPainter {
 
   /** Pin 1 is marked by a filled corner, so that it stays right when the board is turned. */
   private void notch(Part part, double left, double top, double w, double h) {
-    if (part.device().pins().size() < 3 || Math.min(w, h) < 13) {
+    if (part.device().pins().size() < 3 || Math.min(w, h) < 17) {
       return;
     }
     Point first = geometry.pin(part.pins().getFirst()).orElseThrow();
@@ -279,7 +279,7 @@ final class BoardPainter {
   /** A part too small for its name gets it beside itself, where there is room. */
   private void outsideLabel(Box box) {
     String name = box.part().designator();
-    if (inside.contains(name) || frame.scale() < 1.7) {
+    if (inside.contains(name) || frame.scale() < 1.5) {
       return;
     }
     double size = 8.5;

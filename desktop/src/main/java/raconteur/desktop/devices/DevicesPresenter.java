@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -33,6 +34,7 @@ public final class DevicesPresenter {
   private static final Pattern PLACE = Pattern.compile("devices\\[0]\\.(pins|gates)\\[(\\d+)].*");
 
   private final Workshop workshop;
+  private final AtomicInteger derivation = new AtomicInteger();
 
   /** A device as it is typed: one pin a line, one statement of the function a line. */
   public record Typed(
@@ -272,26 +274,39 @@ public final class DevicesPresenter {
     return String.join("\n", lines);
   }
 
-  /** Derives tester rows away from the window and says what they show. */
+  /** Derives tester rows away from the window and says what they show; the last call counts. */
   public void deriveRows(Device device, Consumer<String> then) {
     if (!device.behaviour().known()) {
       then.accept("No step-by-step function, so no tester rows.");
       return;
     }
     then.accept("Deriving tester rows …");
+    int mine = derivation.incrementAndGet();
     var _ =
-        CompletableFuture.supplyAsync(() -> TestVectors.of(device), workshop.worker())
+        CompletableFuture.supplyAsync(
+                () -> TestVectors.of(device, () -> derivation.get() != mine), workshop.worker())
             .thenAcceptAsync(
-                derived ->
-                    then.accept(
-                        derived.rows().size()
-                            + " tester rows derived from the function show "
-                            + derived.shown()
-                            + " of "
-                            + derived.faults()
-                            + " stuck pins; './raconteur vectors "
-                            + device.name()
-                            + "' prints them."),
+                derived -> {
+                  if (derivation.get() == mine) {
+                    then.accept(rowsSentence(device, derived));
+                  }
+                },
                 workshop.window());
+  }
+
+  private static String rowsSentence(Device device, TestVectors.Derived derived) {
+    return derived.rows().size()
+        + " tester rows derived from the function show "
+        + derived.shown()
+        + " of "
+        + derived.faults()
+        + " stuck pins; './raconteur vectors "
+        + device.name()
+        + "' prints them.";
+  }
+
+  /** Stops what is being derived: the view is left. */
+  public void stopDeriving() {
+    derivation.incrementAndGet();
   }
 }

@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -46,6 +47,9 @@ public final class DevicesView extends VBox {
   private final TextField notes = new TextField();
   private final Label notice = Texts.label("", "notice");
   private final Label status = Texts.label("", "heading");
+  private final Button back = Texts.button("Back to my text", this::backToDraft, "plain-button");
+  private Optional<DevicesPresenter.Typed> filled = Optional.empty();
+  private Optional<DevicesPresenter.Typed> draft = Optional.empty();
   private final PauseTransition pause = new PauseTransition(Duration.millis(180));
 
   /**
@@ -137,7 +141,10 @@ public final class DevicesView extends VBox {
     var keep = Texts.button("Keep as mine", this::keep, "main-button");
     keep.setId("device-keep");
     FlowPane buttons =
-        new FlowPane(8, 6, keep, Texts.button("Take mine away", this::forget, "plain-button"));
+        new FlowPane(
+            8, 6, keep, Texts.button("Take mine away", this::forget, "plain-button"), back);
+    back.setVisible(false);
+    back.managedProperty().bind(back.visibleProperty());
     VBox.setVgrow(pins, Priority.ALWAYS);
     VBox.setVgrow(function, Priority.ALWAYS);
     pins.setPrefRowCount(9);
@@ -163,15 +170,14 @@ public final class DevicesView extends VBox {
   private void search() {
     Device before = list.getSelectionModel().getSelectedItem();
     list.getItems().setAll(presenter.find(filter.getText()));
-    if (before != null) {
-      list.getItems().stream()
-          .filter(d -> d.name().equals(before.name()))
-          .findFirst()
-          .ifPresent(list.getSelectionModel()::select);
-    }
+    list.getItems().stream()
+        .filter(d -> before != null && d.name().equals(before.name()))
+        .findFirst()
+        .ifPresentOrElse(list.getSelectionModel()::select, list.getSelectionModel()::selectFirst);
   }
 
   private void show(Device device) {
+    keepDraft();
     fill(presenter.typed(device));
     pause.stop();
     check();
@@ -185,7 +191,30 @@ public final class DevicesView extends VBox {
         });
   }
 
+  /** Text that was typed and not kept is set aside before something else is shown. */
+  private void keepDraft() {
+    if (filled.isPresent() && !filled.get().equals(typed())) {
+      draft = Optional.of(typed());
+      back.setVisible(true);
+    }
+  }
+
+  private void backToDraft() {
+    draft.ifPresent(
+        typed -> {
+          draft = Optional.empty();
+          back.setVisible(false);
+          list.getSelectionModel().clearSelection();
+          fill(typed);
+          filled = Optional.of(new DevicesPresenter.Typed("", "", "", "", "", "", "", "", ""));
+          facts.setText("");
+          rows.setText("");
+          check();
+        });
+  }
+
   private void fill(DevicesPresenter.Typed typed) {
+    filled = Optional.of(typed);
     name.setText(typed.name());
     title.setText(typed.title());
     deviceClass.setValue(typed.deviceClass());
@@ -198,6 +227,7 @@ public final class DevicesView extends VBox {
   }
 
   private void begin() {
+    keepDraft();
     list.getSelectionModel().clearSelection();
     fill(new DevicesPresenter.Typed("", "", "small logic", "DIP14", "", "", "", "", ""));
     facts.setText("");
@@ -259,6 +289,7 @@ public final class DevicesView extends VBox {
       return;
     }
     String kept = name.getText().strip();
+    filled = Optional.of(typed());
     filter.clear();
     search();
     list.getItems().stream()
@@ -282,6 +313,11 @@ public final class DevicesView extends VBox {
     search();
     list.getSelectionModel().selectFirst();
     say(refusal.orElse(device.name() + " was taken away."));
+  }
+
+  /** The view is left: nothing more is worked out for it. */
+  public void leave() {
+    presenter.stopDeriving();
   }
 
   public void setDim(boolean dim) {
