@@ -14,6 +14,8 @@ import java.time.ZoneOffset;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import raconteur.core.device.Device;
+import raconteur.core.device.DeviceLibrary;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Entry;
@@ -153,5 +155,29 @@ class CasebookTest {
     Path blocked = Files.createFile(folder.resolve("blocked"));
     assertThat(refusal(Casebook.open(blocked.resolve("sub").resolve("a.casebook"), CLOCK)))
         .contains("cannot be made");
+  }
+
+  /** A casebook made before there were own devices gets their table and keeps all it had. */
+  @Test
+  void anOlderFileIsBroughtUpToDate() throws SQLException {
+    try (Casebook book = open()) {
+      book.create(7, "x", "club", "");
+      book.append(7, "U1 hot");
+    }
+    try (var connection = DriverManager.getConnection("jdbc:sqlite:" + file());
+        var statement = connection.createStatement()) {
+      statement.execute("DROP TABLE devices");
+      statement.execute("PRAGMA user_version = 1");
+    }
+    Device own = DeviceLibrary.shipped().find("74LS00").orElseThrow().named("QX-1");
+    try (Casebook book = open()) {
+      assertThat(book.find(7).orElseThrow().entries()).hasSize(1);
+      assertThat(book.keep(own)).isInstanceOf(Outcome.Done.class);
+    }
+    try (Casebook book = open()) {
+      assertThat(book.devices()).containsExactly(own);
+      book.forgetDevice("QX-1");
+      assertThat(book.devices()).isEmpty();
+    }
   }
 }

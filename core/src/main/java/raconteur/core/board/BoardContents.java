@@ -58,207 +58,125 @@ public record BoardContents(
   }
 
   public BoardContents with(BoardIdentity other) {
-    return new BoardContents(
-        other,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.identity = other;
+    return copy.done();
   }
 
   public BoardContents derivedFrom(String other) {
-    return new BoardContents(
-        identity,
-        other,
-        devices,
-        blocks,
-        parts,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.derivedFrom = other;
+    return copy.done();
   }
 
   public BoardContents withDevices(List<Device> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        other,
-        blocks,
-        parts,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.devices = other;
+    return copy.done();
   }
 
   public BoardContents withBlocks(List<String> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        other,
-        parts,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.blocks = other;
+    return copy.done();
   }
 
   public BoardContents withParts(List<Part> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        other,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.parts = other;
+    return copy.done();
   }
 
   public BoardContents withNets(List<Net> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        other,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.nets = other;
+    return copy.done();
   }
 
   public BoardContents withRails(List<Rail> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        nets,
-        other,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.rails = other;
+    return copy.done();
   }
 
   public BoardContents withGround(String other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        nets,
-        rails,
-        other,
-        noConnects,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.ground = other;
+    return copy.done();
   }
 
   public BoardContents withNoConnects(List<NoConnect> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        nets,
-        rails,
-        ground,
-        other,
-        deadTest,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.noConnects = other;
+    return copy.done();
   }
 
   public BoardContents withDeadTest(Board.DeadTest other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        other,
-        symptoms,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.deadTest = other;
+    return copy.done();
   }
 
   public BoardContents withSymptoms(List<SymptomCard> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        other,
-        usualSuspects,
-        notes);
+    Copy copy = new Copy(this);
+    copy.symptoms = other;
+    return copy.done();
   }
 
   public BoardContents withUsualSuspects(List<UsualSuspect> other) {
-    return new BoardContents(
-        identity,
-        derivedFrom,
-        devices,
-        blocks,
-        parts,
-        nets,
-        rails,
-        ground,
-        noConnects,
-        deadTest,
-        symptoms,
-        other,
-        notes);
+    Copy copy = new Copy(this);
+    copy.usualSuspects = other;
+    return copy.done();
+  }
+
+  /** The components of a record that is to differ in one of them. */
+  private static final class Copy {
+    private BoardIdentity identity;
+    private String derivedFrom;
+    private List<Device> devices;
+    private List<String> blocks;
+    private List<Part> parts;
+    private List<Net> nets;
+    private List<Rail> rails;
+    private String ground;
+    private List<NoConnect> noConnects;
+    private Board.DeadTest deadTest;
+    private List<SymptomCard> symptoms;
+    private List<UsualSuspect> usualSuspects;
+    private String notes;
+
+    Copy(BoardContents from) {
+      identity = from.identity();
+      derivedFrom = from.derivedFrom();
+      devices = from.devices();
+      blocks = from.blocks();
+      parts = from.parts();
+      nets = from.nets();
+      rails = from.rails();
+      ground = from.ground();
+      noConnects = from.noConnects();
+      deadTest = from.deadTest();
+      symptoms = from.symptoms();
+      usualSuspects = from.usualSuspects();
+      notes = from.notes();
+    }
+
+    BoardContents done() {
+      return new BoardContents(
+          identity,
+          derivedFrom,
+          devices,
+          blocks,
+          parts,
+          nets,
+          rails,
+          ground,
+          noConnects,
+          deadTest,
+          symptoms,
+          usualSuspects,
+          notes);
+    }
   }
 
   /** Every part changed by the same rule. */

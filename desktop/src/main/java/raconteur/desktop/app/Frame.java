@@ -43,15 +43,11 @@ public final class Frame extends BorderPane {
   private final List<Button> ways = new ArrayList<>();
   private Optional<Views> views = Optional.empty();
   private Optional<TraceView> trace = Optional.empty();
+  private Optional<BoardsView> boards = Optional.empty();
+  private Optional<DevicesView> devices = Optional.empty();
 
   /** The views that are there as long as the casebook is. */
-  private record Views(
-      Workshop workshop,
-      ShelfView shelf,
-      ArriveView arrive,
-      OddsView odds,
-      BoardsView boards,
-      DevicesView devices) {}
+  private record Views(Workshop workshop, ShelfView shelf, ArriveView arrive, OddsView odds) {}
 
   public Frame(FilePicker files) {
     this.files = files;
@@ -120,9 +116,7 @@ public final class Frame extends BorderPane {
             new OddsPresenter(workshop),
             this::openCase,
             () -> files.toWrite("Export the counts", "odds.csv"));
-    BoardsView boards = new BoardsView(new BoardsPresenter(workshop), files, this::showDevices);
-    DevicesView devices = new DevicesView(new DevicesPresenter(workshop), this::showBoards);
-    views = Optional.of(new Views(workshop, shelf, arrive, odds, boards, devices));
+    views = Optional.of(new Views(workshop, shelf, arrive, odds));
     showShelf();
   }
 
@@ -175,26 +169,36 @@ public final class Frame extends BorderPane {
   }
 
   public void showBoards() {
-    views.ifPresent(
-        v -> {
-          v.boards().refresh();
-          v.boards().setDim(Theme.isDim(this));
-          show(v.boards(), v.boards().firstFocus(), 4);
-        });
+    boards()
+        .ifPresent(
+            v -> {
+              v.refresh();
+              v.setDim(Theme.isDim(this));
+              show(v, v.firstFocus(), 4);
+            });
   }
 
   public void showDevices() {
-    views.ifPresent(
+    if (devices.isEmpty()) {
+      devices =
+          views.map(v -> new DevicesView(new DevicesPresenter(v.workshop()), this::showBoards));
+    }
+    devices.ifPresent(
         v -> {
-          v.devices().refresh();
-          v.devices().setDim(Theme.isDim(this));
-          show(v.devices(), v.devices().firstFocus(), 5);
+          v.refresh();
+          v.setDim(Theme.isDim(this));
+          show(v, v.firstFocus(), 5);
         });
   }
 
-  /** The boards' view, once the casebook is open. */
+  /** The boards' view, made when it is first asked for, once the casebook is open. */
   public Optional<BoardsView> boards() {
-    return views.map(Views::boards);
+    if (boards.isEmpty()) {
+      boards =
+          views.map(
+              v -> new BoardsView(new BoardsPresenter(v.workshop()), files, this::showDevices));
+    }
+    return boards;
   }
 
   /** Takes a case to the bench. */
@@ -237,7 +241,7 @@ public final class Frame extends BorderPane {
   }
 
   private void show(Node view, Node focus, int way) {
-    views.filter(v -> view != v.devices()).ifPresent(v -> v.devices().leave());
+    devices.filter(v -> !v.equals(view)).ifPresent(DevicesView::leave);
     setCenter(view);
     for (int i = 0; i < ways.size(); i++) {
       ways.get(i).getStyleClass().remove("here");
@@ -257,9 +261,9 @@ public final class Frame extends BorderPane {
         v -> {
           v.arrive().setDim(dim);
           v.odds().setDim(dim);
-          v.boards().setDim(dim);
-          v.devices().setDim(dim);
         });
+    boards.ifPresent(v -> v.setDim(dim));
+    devices.ifPresent(v -> v.setDim(dim));
   }
 
   private void showKeys() {

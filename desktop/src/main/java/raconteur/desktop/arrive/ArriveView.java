@@ -16,7 +16,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
 import raconteur.core.board.SymptomCard;
@@ -48,12 +47,12 @@ public final class ArriveView extends VBox {
     this.onOpened = onOpened;
     getStyleClass().add("view");
     board.setId("board");
-    board.setConverter(shown(b -> b.identity().title()));
+    board.setConverter(Texts.shown(b -> b.identity().title()));
     board
         .getSelectionModel()
         .selectedItemProperty()
         .addListener((observed, before, chosen) -> chosen(chosen));
-    symptom.setConverter(shown(s -> s.map(SymptomCard::title).orElse("not seen yet")));
+    symptom.setConverter(Texts.shown(s -> s.map(SymptomCard::title).orElse("not seen yet")));
     number.setId("number");
     number.setPrefColumnCount(8);
     number.setMaxWidth(140);
@@ -108,20 +107,6 @@ public final class ArriveView extends VBox {
         open,
         Texts.button(
             "Add a board file …", () -> pickFile.get().ifPresent(this::addBoard), "plain-button"));
-  }
-
-  private static <T> StringConverter<T> shown(java.util.function.Function<T, String> words) {
-    return new StringConverter<>() {
-      @Override
-      public String toString(T value) {
-        return value == null ? "" : words.apply(value);
-      }
-
-      @Override
-      public T fromString(String text) {
-        throw new UnsupportedOperationException("a choice is never typed");
-      }
-    };
   }
 
   /** Empties the form for the next board. */

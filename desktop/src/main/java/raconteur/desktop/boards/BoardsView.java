@@ -29,7 +29,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import raconteur.casebook.exchange.BoardExport;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardCheck;
@@ -270,18 +269,7 @@ public final class BoardsView extends StackPane {
 
   private VBox differencesPane() {
     sibling.setAccessibleText("Compared with");
-    sibling.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(Board board) {
-            return board == null ? "" : board.identity().shortName();
-          }
-
-          @Override
-          public Board fromString(String text) {
-            throw new UnsupportedOperationException("a choice is never typed");
-          }
-        });
+    sibling.setConverter(Texts.shown(b -> b.identity().shortName()));
     sibling
         .getSelectionModel()
         .selectedItemProperty()

@@ -15,7 +15,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import raconteur.casebook.exchange.Imported;
 import raconteur.core.board.Board;
 import raconteur.core.data.Issue;
@@ -60,19 +59,7 @@ final class ImportPane extends VBox {
     target.setId("import-target");
     target.setPrefWidth(260);
     target.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(Optional<Board> board) {
-            return board == null
-                ? ""
-                : board.map(b -> "into " + b.identity().shortName()).orElse(AS_NEW);
-          }
-
-          @Override
-          public Optional<Board> fromString(String text) {
-            throw new UnsupportedOperationException("a choice is never typed");
-          }
-        });
+        Texts.shown(b -> b.map(x -> "into " + x.identity().shortName()).orElse(AS_NEW)));
     target
         .getSelectionModel()
         .selectedItemProperty()

@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -53,9 +52,25 @@ final class DeviceCommands {
       err.flush();
       return 1;
     }
+  }
 
-    int unknown(String name) {
-      return refuse(name + " is not in the device library; './raconteur devices' lists what is.");
+  /** A command about one device. */
+  abstract static class OfDevice extends Printing {
+    @Parameters(paramLabel = "NAME", description = "For example 74LS257.")
+    private String name = "";
+
+    abstract int call(Device device);
+
+    @Override
+    public final Integer call() {
+      return DeviceLibrary.shipped()
+          .recognise(name)
+          .map(this::call)
+          .orElseGet(
+              () ->
+                  refuse(
+                      name
+                          + " is not in the device library; './raconteur devices' lists what is."));
     }
   }
 
@@ -80,24 +95,14 @@ final class DeviceCommands {
       name = "device",
       description = "Print one device with its pin-out and function.",
       mixinStandardHelpOptions = true)
-  static final class Show extends Printing {
-    @Parameters(paramLabel = "NAME", description = "For example 74LS257.")
-    private String name = "";
-
+  static final class Show extends OfDevice {
     @Option(names = "--json", description = "Print JSON in place of text.")
     private boolean json;
 
     @Override
-    public Integer call() {
-      return DeviceLibrary.shipped()
-          .recognise(name)
-          .map(
-              d ->
-                  print(
-                      json
-                          ? DeviceReport.json(List.of(d))
-                          : DeviceReport.text(d, Priors.shipped())))
-          .orElseGet(() -> unknown(name));
+    int call(Device device) {
+      return print(
+          json ? DeviceReport.json(List.of(device)) : DeviceReport.text(device, Priors.shipped()));
     }
   }
 
@@ -106,10 +111,7 @@ final class DeviceCommands {
       name = "drive",
       description = "Apply rows of driven pins to a device and print all its signal pins.",
       mixinStandardHelpOptions = true)
-  static final class Drive extends Printing {
-    @Parameters(paramLabel = "NAME", description = "For example 74LS257.")
-    private String name = "";
-
+  static final class Drive extends OfDevice {
     @Option(
         names = "--in",
         required = true,
@@ -118,21 +120,14 @@ final class DeviceCommands {
     private Path in = Path.of("");
 
     @Override
-    public Integer call() {
-      Optional<Device> device = DeviceLibrary.shipped().recognise(name);
-      return device.isEmpty()
-          ? unknown(name)
-          : switch (rows(in)) {
-            case Loaded.Refused<List<Map<String, Level>>> refused -> refuse(refused.summary());
-            case Loaded.Ok<List<Map<String, Level>>>(var rows) ->
-                VectorCsv.refuse(device.get(), rows)
-                    .map(this::refuse)
-                    .orElseGet(
-                        () ->
-                            print(
-                                VectorCsv.shown(
-                                    device.get(), VectorCsv.drive(device.get(), rows))));
-          };
+    int call(Device device) {
+      return switch (rows(in)) {
+        case Loaded.Refused<List<Map<String, Level>>> refused -> refuse(refused.summary());
+        case Loaded.Ok<List<Map<String, Level>>>(var rows) ->
+            VectorCsv.refuse(device, rows)
+                .map(this::refuse)
+                .orElseGet(() -> print(VectorCsv.shown(device, VectorCsv.drive(device, rows))));
+      };
     }
   }
 
@@ -141,29 +136,22 @@ final class DeviceCommands {
       name = "vectors",
       description = "Derive a tester's rows from a device's function.",
       mixinStandardHelpOptions = true)
-  static final class Vectors extends Printing {
-    @Parameters(paramLabel = "NAME", description = "For example 74LS257.")
-    private String name = "";
-
+  static final class Vectors extends OfDevice {
     @Option(
         names = "--answers",
         description = "Print what a good device shows, not what is driven.")
     private boolean answers;
 
     @Override
-    public Integer call() {
-      Optional<Device> device = DeviceLibrary.shipped().recognise(name);
-      if (device.isEmpty()) {
-        return unknown(name);
-      }
-      TestVectors.Derived derived = TestVectors.of(device.get());
+    int call(Device device) {
+      TestVectors.Derived derived = TestVectors.of(device);
       if (derived.rows().isEmpty()) {
-        return refuse(device.get().name() + " has no step-by-step function to derive rows from.");
+        return refuse(device.name() + " has no step-by-step function to derive rows from.");
       }
       return print(
           answers
-              ? VectorCsv.shown(device.get(), derived.rows())
-              : VectorCsv.driven(device.get(), derived.rows()));
+              ? VectorCsv.shown(device, derived.rows())
+              : VectorCsv.driven(device, derived.rows()));
     }
   }
 

@@ -5,12 +5,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import javafx.scene.Cursor;
-import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
-import javafx.scene.layout.Region;
 import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.PinRef;
@@ -21,16 +20,14 @@ import raconteur.desktop.theme.Theme;
  * moves, a click on a pin or a part tells; with the keyboard, arrows move, plus and minus zoom and
  * 0 shows all of it.
  */
-public final class BoardMap extends Region {
+public final class BoardMap extends Drawing {
   private static final double CLOSEST = 24;
 
-  private final Canvas canvas = new Canvas();
   private final Tooltip tooltip = new Tooltip();
   private Optional<Scene> scene = Optional.empty();
   private MapMarks marks = MapMarks.NONE;
   private MapView view = MapView.WHOLE;
   private DamageArea.Kind areaKind = DamageArea.Kind.LIQUID;
-  private boolean dim;
   private Optional<PinRef> underMouse = Optional.empty();
   private Optional<String> litNet = Optional.empty();
   private Optional<Consumer<DamageArea>> onArea = Optional.empty();
@@ -46,7 +43,6 @@ public final class BoardMap extends Region {
 
   public BoardMap() {
     getStyleClass().add("board-map");
-    getChildren().add(canvas);
     setMinSize(200, 150);
     setOnScroll(this::zoom);
     setOnMousePressed(this::press);
@@ -135,11 +131,6 @@ public final class BoardMap extends Region {
     draw();
   }
 
-  public void setDim(boolean newDim) {
-    dim = newDim;
-    draw();
-  }
-
   /**
    * Shows the other side, mirrored as it is seen when the board is turned about its upright axis.
    */
@@ -164,31 +155,16 @@ public final class BoardMap extends Region {
   }
 
   @Override
-  protected void layoutChildren() {
-    canvas.setWidth(getWidth());
-    canvas.setHeight(getHeight());
-    draw();
-  }
-
-  private void draw() {
-    var g = canvas.getGraphicsContext2D();
-    g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+  protected void draw(GraphicsContext g, Theme.Inks inks) {
     scene.ifPresent(
         s ->
             new BoardPainter(
-                    g,
-                    s.board(),
-                    s.geometry(),
-                    frame(s),
-                    Theme.inks(dim),
-                    marks,
-                    litNets(s.board()),
-                    drawn)
+                    g, s.board(), s.geometry(), frame(s), inks, marks, litNets(s.board()), drawn)
                 .paint());
     if (isFocused()) {
-      g.setStroke(Theme.inks(dim).step());
+      g.setStroke(inks.step());
       g.setLineWidth(2);
-      g.strokeRect(1, 1, canvas.getWidth() - 2, canvas.getHeight() - 2);
+      g.strokeRect(1, 1, getWidth() - 2, getHeight() - 2);
     }
     setAccessibleText(
         scene

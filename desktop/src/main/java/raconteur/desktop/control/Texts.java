@@ -1,7 +1,9 @@
 package raconteur.desktop.control;
 
+import java.util.function.Function;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.util.StringConverter;
 
 /** Labels and buttons with their style classes. */
 public final class Texts {
@@ -29,5 +31,20 @@ public final class Texts {
     button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     button.setOnAction(e -> action.run());
     return button;
+  }
+
+  /** Shows the values of a choice box by their words. */
+  public static <T> StringConverter<T> shown(Function<T, String> words) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(T value) {
+        return value == null ? "" : words.apply(value);
+      }
+
+      @Override
+      public T fromString(String text) {
+        throw new UnsupportedOperationException("a choice is never typed");
+      }
+    };
   }
 }

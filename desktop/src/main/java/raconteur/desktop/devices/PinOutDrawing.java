@@ -4,13 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.VPos;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
-import javafx.scene.layout.Region;
 import javafx.scene.text.TextAlignment;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
+import raconteur.desktop.control.Drawing;
 import raconteur.desktop.theme.Theme;
 
 /**
@@ -18,16 +17,13 @@ import raconteur.desktop.theme.Theme;
  * works: into the body, out of it, both; a bar across an arrow lets go (three-state), an open arrow
  * only pulls down (open collector), a square is a supply, a dot is passive.
  */
-final class PinOutDrawing extends Region {
+final class PinOutDrawing extends Drawing {
   private static final double ROW_MOST = 30;
   private static final double BODY = 104;
 
-  private final Canvas canvas = new Canvas();
   private Optional<Device> device = Optional.empty();
-  private boolean dim;
 
   PinOutDrawing() {
-    getChildren().add(canvas);
     setMinSize(300, 200);
   }
 
@@ -37,33 +33,19 @@ final class PinOutDrawing extends Region {
     draw();
   }
 
-  void setDim(boolean nowDim) {
-    dim = nowDim;
-    draw();
-  }
-
   @Override
-  protected void layoutChildren() {
-    canvas.setWidth(getWidth());
-    canvas.setHeight(getHeight());
-    draw();
-  }
-
-  private void draw() {
-    GraphicsContext g = canvas.getGraphicsContext2D();
-    g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+  protected void draw(GraphicsContext g, Theme.Inks inks) {
     g.setTextBaseline(VPos.CENTER);
-    device.filter(d -> !d.pins().isEmpty()).ifPresent(d -> draw(g, d));
+    device.filter(d -> !d.pins().isEmpty()).ifPresent(d -> draw(g, inks, d));
   }
 
-  private void draw(GraphicsContext g, Device shown) {
-    Theme.Inks inks = Theme.inks(dim);
+  private void draw(GraphicsContext g, Theme.Inks inks, Device shown) {
     List<DevicePin> pins = shown.pins();
     boolean twoRows = shown.outline().matches("(DIP|SO|PLCC|QFP|CONN|CAN).*") && pins.size() > 3;
     int left = twoRows ? (pins.size() + 1) / 2 : pins.size();
-    double row = Math.min(ROW_MOST, (canvas.getHeight() - 40) / left);
-    double middle = twoRows ? canvas.getWidth() / 2 : canvas.getWidth() * 0.62;
-    double top = Math.max(12, (canvas.getHeight() - row * left - 20) / 2);
+    double row = Math.min(ROW_MOST, (getHeight() - 40) / left);
+    double middle = twoRows ? getWidth() / 2 : getWidth() * 0.62;
+    double top = Math.max(12, (getHeight() - row * left - 20) / 2);
     double half = BODY / 2;
     g.setFill(inks.part());
     g.fillRoundRect(middle - half, top, BODY, row * left + 8, 6, 6);

@@ -15,7 +15,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import raconteur.core.board.Board;
 import raconteur.core.odds.Tally;
 import raconteur.desktop.control.RowTable;
@@ -43,18 +42,7 @@ public final class OddsView extends VBox {
       OddsPresenter presenter, IntConsumer onCase, Supplier<Optional<Path>> pickTarget) {
     this.presenter = presenter;
     getStyleClass().add("view");
-    revision.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(Board board) {
-            return board == null ? "" : board.identity().shortName();
-          }
-
-          @Override
-          public Board fromString(String text) {
-            throw new UnsupportedOperationException("a choice is never typed");
-          }
-        });
+    revision.setConverter(Texts.shown(b -> b.identity().shortName()));
     revision.setAccessibleText("Revision");
     revision
         .getSelectionModel()

@@ -5,10 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.Node;
-import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
@@ -23,62 +21,30 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
-import raconteur.desktop.Demo;
-import raconteur.desktop.theme.Theme;
 
 /** The real window on the demo casebook, driven by keyboard. */
 @ExtendWith(ApplicationExtension.class)
 class WindowTest {
   @TempDir private static Path folder;
-  private final AtomicReference<Optional<Frame>> frame = new AtomicReference<>(Optional.empty());
-  private final AtomicReference<Optional<Workshop>> workshop =
+  private final AtomicReference<Optional<DemoWindow>> window =
       new AtomicReference<>(Optional.empty());
-  private Path csv = Path.of("");
 
   @Start
   void start(Stage stage) throws Exception {
-    Path own = Files.createTempDirectory(folder, "case");
-    csv = own.resolve("odds.csv");
-    Theme.prepare();
-    Frame shown =
-        new Frame(
-            new FilePicker() {
-              @Override
-              public Optional<Path> toRead(String title, String kind, String pattern) {
-                return Optional.empty();
-              }
-
-              @Override
-              public Optional<Path> toWrite(String title, String proposedName) {
-                return Optional.of(csv);
-              }
-            });
-    Scene scene = new Scene(shown, 1280, 800);
-    Theme.dress(scene);
-    stage.setScene(scene);
-    stage.setX(0);
-    stage.setY(0);
-    stage.setWidth(1280);
-    stage.setHeight(800);
-    shown.bindKeys();
-    stage.show();
-    Workshop made = Demo.in(own);
-    shown.open(made);
-    frame.set(Optional.of(shown));
-    workshop.set(Optional.of(made));
+    window.set(Optional.of(DemoWindow.show(stage, folder)));
   }
 
   @AfterEach
   void close() {
-    workshop.get().orElseThrow().casebook().close();
+    window().close();
   }
 
-  private static <T> T fx(Callable<T> work) {
-    return WaitForAsyncUtils.waitForAsyncFx(20_000, work);
+  private DemoWindow window() {
+    return window.get().orElseThrow();
   }
 
   private Node focused() {
-    return fx(() -> frame.get().orElseThrow().getScene().getFocusOwner());
+    return DemoWindow.fx(() -> window().frame().getScene().getFocusOwner());
   }
 
   private static String echo(FxRobot robot) {
@@ -97,7 +63,7 @@ class WindowTest {
   }
 
   private int entriesOfCase13() {
-    return workshop.get().orElseThrow().casebook().find(13).orElseThrow().entries().size();
+    return window().workshop().casebook().find(13).orElseThrow().entries().size();
   }
 
   @Test
@@ -126,7 +92,7 @@ class WindowTest {
     robot.push(KeyCode.ENTER);
     assertThat(typed(robot)).isEqualTo("U14.3 wobbly");
     assertThat(echo(robot)).contains("“wobbly” is not what the probe shows");
-    fx(
+    DemoWindow.fx(
         () -> {
           robot.lookup("#bench-line").queryAs(TextField.class).setText("U14.3 fl");
           robot.lookup("#bench-line").queryAs(TextField.class).end();
@@ -144,7 +110,7 @@ class WindowTest {
     robot.push(KeyCode.F2);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(entriesOfCase13()).isEqualTo(before + 1);
-    var entries = workshop.get().orElseThrow().casebook().find(13).orElseThrow().entries();
+    var entries = window().workshop().casebook().find(13).orElseThrow().entries();
     assertThat(entries.getLast().toString()).contains("U39.7 toggling");
   }
 
@@ -165,7 +131,7 @@ class WindowTest {
   void tenThousandPastedCharactersAreRefusedAndKept(FxRobot robot) {
     openCase13(robot);
     String junk = "junk\u0007 ".repeat(1666) + "end!";
-    fx(
+    DemoWindow.fx(
         () -> {
           robot.lookup("#bench-line").queryAs(TextField.class).setText(junk);
           return 0;
@@ -199,7 +165,7 @@ class WindowTest {
     robot.push(KeyCode.TAB);
     robot.push(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
-    var made = workshop.get().orElseThrow().casebook().find(15).orElseThrow();
+    var made = window().workshop().casebook().find(15).orElseThrow();
     assertThat(made.header().owner()).isEqualTo("Saltmarsh Library");
     assertThat(made.header().complaint()).isEqualTo("no picture");
     assertThat(focused().getId()).isEqualTo("bench-line");
@@ -214,6 +180,7 @@ class WindowTest {
     assertThat(counts.getItems()).hasSize(5);
     robot.clickOn("Export as CSV …");
     WaitForAsyncUtils.waitForFxEvents();
-    assertThat(Files.readString(csv)).contains("quillon-kittiwake-b,U13,QM-11,7,2,2");
+    assertThat(Files.readString(window().toWrite()))
+        .contains("quillon-kittiwake-b,U13,QM-11,7,2,2");
   }
 }

@@ -5,9 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicReference;
-import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
@@ -25,63 +23,32 @@ import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.core.board.Board;
-import raconteur.desktop.Demo;
-import raconteur.desktop.app.FilePicker;
-import raconteur.desktop.app.Frame;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.app.DemoWindow;
 import raconteur.desktop.control.BoardMap;
-import raconteur.desktop.theme.Theme;
 
 /** Boards and Devices in the real window, by keyboard and mouse. */
 @ExtendWith(ApplicationExtension.class)
 class BoardsWindowTest {
   @TempDir private static Path folder;
-  private final AtomicReference<Optional<Frame>> frame = new AtomicReference<>(Optional.empty());
-  private final AtomicReference<Optional<Workshop>> workshop =
+  private final AtomicReference<Optional<DemoWindow>> window =
       new AtomicReference<>(Optional.empty());
-  private final AtomicReference<Path> toRead = new AtomicReference<>(Path.of(""));
-  private Path written = Path.of("");
 
   @Start
   void start(Stage stage) throws Exception {
-    Path own = Files.createTempDirectory(folder, "boards");
-    written = own.resolve("out");
-    Theme.prepare();
-    Frame shown =
-        new Frame(
-            new FilePicker() {
-              @Override
-              public Optional<Path> toRead(String title, String kind, String pattern) {
-                return Optional.of(toRead.get());
-              }
-
-              @Override
-              public Optional<Path> toWrite(String title, String proposedName) {
-                return Optional.of(written);
-              }
-            });
-    Scene scene = new Scene(shown, 1280, 800);
-    Theme.dress(scene);
-    stage.setScene(scene);
-    stage.setX(0);
-    stage.setY(0);
-    stage.setWidth(1280);
-    stage.setHeight(800);
-    shown.bindKeys();
-    stage.show();
-    Workshop made = Demo.in(own);
-    shown.open(made);
-    frame.set(Optional.of(shown));
-    workshop.set(Optional.of(made));
+    window.set(Optional.of(DemoWindow.show(stage, folder)));
   }
 
   @AfterEach
   void close() {
-    workshop.get().orElseThrow().casebook().close();
+    window().close();
+  }
+
+  private DemoWindow window() {
+    return window.get().orElseThrow();
   }
 
   private Board board(String id) {
-    return workshop.get().orElseThrow().boards().find(id).orElseThrow();
+    return window().workshop().boards().find(id).orElseThrow();
   }
 
   private static void go(FxRobot robot, KeyCode digit) {
@@ -89,14 +56,10 @@ class BoardsWindowTest {
     WaitForAsyncUtils.waitForFxEvents();
   }
 
-  private static <T> T fx(Callable<T> action) {
-    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(action));
-  }
-
   private void choose(String id) {
-    fx(
+    DemoWindow.fx(
         () -> {
-          frame.get().orElseThrow().boards().orElseThrow().choose(id);
+          window().frame().boards().orElseThrow().choose(id);
           return true;
         });
   }
@@ -113,7 +76,7 @@ class BoardsWindowTest {
     choose("marram-310");
     robot.clickOn("Parts");
     TableView<?> table = robot.lookup(".table-view").queryTableView();
-    fx(
+    DemoWindow.fx(
         () -> {
           table.getSelectionModel().select(2);
           return true;
@@ -131,8 +94,9 @@ class BoardsWindowTest {
   @Test
   void aFileIsPreviewedAndOnlyThenKept(FxRobot robot) throws Exception {
     Path file =
-        Files.writeString(written.resolveSibling("list.csv"), "Ref;Type\nU1;SN74LS257N\n9;x\n");
-    toRead.set(file);
+        Files.writeString(
+            window().toWrite().resolveSibling("list.csv"), "Ref;Type\nU1;SN74LS257N\n9;x\n");
+    window().toRead().set(Optional.of(file));
     go(robot, KeyCode.DIGIT5);
     ListView<?> list = robot.lookup("#boards").queryListView();
     int before = list.getItems().size();
@@ -157,7 +121,7 @@ class BoardsWindowTest {
     type(robot, "#device-name", "QZ-9");
     type(robot, "#device-title", "gate of ours");
     type(robot, "#device-package", "SIL3");
-    fx(
+    DemoWindow.fx(
         () -> {
           robot
               .lookup("#device-pins")
@@ -169,35 +133,35 @@ class BoardsWindowTest {
     robot.clickOn("#device-keep");
     assertThat(robot.lookup(".notice").queryAs(Label.class).getText())
         .contains("\"C\" is not a pin of this device");
-    fx(
+    DemoWindow.fx(
         () -> {
           robot.lookup("#device-function").queryAs(TextArea.class).setText("Y = A & B");
           return true;
         });
     robot.clickOn("#device-keep");
-    assertThat(workshop.get().orElseThrow().casebook().devices()).hasSize(1);
+    assertThat(window().workshop().casebook().devices()).hasSize(1);
     assertThat(robot.lookup("#device-filter").queryAs(TextField.class).getText()).isEmpty();
   }
 
   /** Drawing an area logs it as a line of the story, and the suspects move. */
   @Test
   void damageDrawnOnTheMapIsToldInTheStory(FxRobot robot) {
-    fx(
+    DemoWindow.fx(
         () -> {
-          frame.get().orElseThrow().openCase(13);
+          window().frame().openCase(13);
           return true;
         });
     WaitForAsyncUtils.waitForFxEvents();
     robot.clickOn("mark damage");
     robot.clickOn("liquid");
     BoardMap map = robot.lookup(".board-map").queryAs(BoardMap.class);
-    var bounds = fx(() -> map.localToScreen(map.getBoundsInLocal()));
+    var bounds = DemoWindow.fx(() -> map.localToScreen(map.getBoundsInLocal()));
     double x = bounds.getMinX() + bounds.getWidth() * 0.45;
     double y = bounds.getMinY() + bounds.getHeight() * 0.5;
     robot.moveTo(x, y).press(MouseButton.PRIMARY).moveTo(x + 30, y + 20).moveTo(x + 60, y + 40);
     robot.release(MouseButton.PRIMARY);
     WaitForAsyncUtils.waitForFxEvents();
-    var entries = workshop.get().orElseThrow().casebook().find(13).orElseThrow().entries();
+    var entries = window().workshop().casebook().find(13).orElseThrow().entries();
     assertThat(entries.getLast().toString()).contains("damage liquid");
   }
 }

@@ -1,0 +1,65 @@
+package raconteur.desktop.app;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import org.testfx.util.WaitForAsyncUtils;
+import raconteur.desktop.Demo;
+import raconteur.desktop.theme.Theme;
+
+/**
+ * The real window on a demo casebook of its own; file dialogs answer with the files told.
+ *
+ * @param toRead what a dialog for reading answers with
+ * @param toWrite what a dialog for writing answers with
+ */
+public record DemoWindow(
+    Frame frame, Workshop workshop, AtomicReference<Optional<Path>> toRead, Path toWrite) {
+
+  /** Shows the window on a stage. */
+  public static DemoWindow show(Stage stage, Path folder) throws IOException {
+    Path own = Files.createTempDirectory(folder, "window");
+    AtomicReference<Optional<Path>> toRead = new AtomicReference<>(Optional.empty());
+    Path toWrite = own.resolve("written");
+    Theme.prepare();
+    Frame frame =
+        new Frame(
+            new FilePicker() {
+              @Override
+              public Optional<Path> toRead(String title, String kind, String pattern) {
+                return toRead.get();
+              }
+
+              @Override
+              public Optional<Path> toWrite(String title, String proposedName) {
+                return Optional.of(toWrite);
+              }
+            });
+    Scene scene = new Scene(frame, 1280, 800);
+    Theme.dress(scene);
+    stage.setScene(scene);
+    stage.setX(0);
+    stage.setY(0);
+    stage.setWidth(1280);
+    stage.setHeight(800);
+    frame.bindKeys();
+    stage.show();
+    Workshop workshop = Demo.in(own);
+    frame.open(workshop);
+    return new DemoWindow(frame, workshop, toRead, toWrite);
+  }
+
+  public void close() {
+    workshop.casebook().close();
+  }
+
+  /** Does something on the window's thread and waits for it. */
+  public static <T> T fx(Callable<T> action) {
+    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(action));
+  }
+}

@@ -1,0 +1,127 @@
+package raconteur.desktop.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonToken;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import picocli.CommandLine;
+
+class DeviceCommandsTest {
+  @TempDir private Path folder;
+  private final StringWriter out = new StringWriter();
+  private final StringWriter err = new StringWriter();
+
+  private int run(String... arguments) {
+    return new CommandLine(new RaconteurCommand())
+        .setOut(new PrintWriter(out))
+        .setErr(new PrintWriter(err))
+        .execute(arguments);
+  }
+
+  private String file(String name, String text) throws IOException {
+    return Files.writeString(folder.resolve(name), text).toString();
+  }
+
+  @Test
+  void theLibraryIsPrintedAsJsonWithPinsByNumberNameAndKind() throws IOException {
+    assertThat(run("devices", "--json")).isZero();
+    Set<String> devices = new TreeSet<>();
+    Set<String> kinds = new TreeSet<>();
+    try (var parser = new JsonFactory().createParser(out.toString())) {
+      assertThat(parser.nextToken()).isEqualTo(JsonToken.START_ARRAY);
+      while (parser.nextToken() != null) {
+        if (parser.currentToken() == JsonToken.VALUE_STRING) {
+          switch (parser.currentName() == null ? "" : parser.currentName()) {
+            case "device" -> devices.add(parser.getText());
+            case "kind" -> kinds.add(parser.getText());
+            default -> {}
+          }
+        }
+      }
+    }
+    assertThat(devices).hasSizeGreaterThan(110).contains("74LS00", "74LS688", "4066", "27C040");
+    assertThat(kinds)
+        .containsExactly(
+            "bidirectional",
+            "input",
+            "none",
+            "open-collector",
+            "output",
+            "passive",
+            "supply",
+            "three-state");
+  }
+
+  @Test
+  void oneDeviceIsDrawnInText() {
+    assertThat(run("device", "SN74HC257N")).isZero();
+    assertThat(out.toString())
+        .contains("74HC257: quad 2-to-1 selector, three-state")
+        .contains("input    S   1 |       | 16  VCC  supply")
+        .contains("three-state   1Y   4 |")
+        .contains("common practice, no source");
+  }
+
+  /** Function table of The TTL Data Book (Texas Instruments, 2nd ed. 1981), from memory. */
+  @Test
+  void aDeviceIsDrivenRowByRow() throws IOException {
+    String rows = file("in.csv", "p1,p2,p3,p15\n0,1,0,0\n1,1,0,0\n1,1,0,1\n");
+    assertThat(run("drive", "74LS257", "--in", rows)).isZero();
+    assertThat(out.toString().lines())
+        .containsExactly(
+            "p1,p2,p3,p4,p5,p6,p7,p9,p10,p11,p12,p13,p14,p15",
+            "0,1,0,1,z,z,x,x,z,z,x,z,z,0",
+            "1,1,0,0,z,z,x,x,z,z,x,z,z,0",
+            "1,1,0,z,z,z,z,z,z,z,z,z,z,1");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "p1,p99\\n0,0 | p99 is not a pin of 74LS257, which has 16",
+        "p1,q2\\n0,0 | in.csv:1:1: \"q2\" is no pin",
+        "p1,p1\\n0,0 | p1 stands there twice",
+        "p1,p2\\n0,7 | in.csv:2:1: \"7\" at p2 is no level; 0 1 z x are",
+        "p1,p2\\n0 | this row has 1 values, the header 2",
+        "'' | a header p1,p2,… is expected",
+      })
+  void whatCannotBeDrivenIsRefusedWithItsLine(String rows, String reason) throws IOException {
+    String in = file("in.csv", rows.replace("\\n", "\n"));
+    assertThat(run("drive", "74LS257", "--in", in)).isEqualTo(1);
+    assertThat(err.toString()).contains(reason);
+    assertThat(out.toString()).isEmpty();
+  }
+
+  @Test
+  void anUnknownDeviceIsRefused() {
+    assertThat(run("device", "74LS99999")).isEqualTo(1);
+    assertThat(err.toString()).contains("is not in the device library");
+    assertThat(run("drive", "74LS00", "--in", folder.resolve("nowhere.csv").toString()))
+        .isEqualTo(1);
+    assertThat(run("vectors", "74LS629")).isEqualTo(1);
+  }
+
+  @Test
+  void anUnknownPartIsIdentifiedFromTheRowsOfATester() throws IOException {
+    assertThat(run("vectors", "74LS138")).isZero();
+    String driven = file("driven.csv", out.toString());
+    out.getBuffer().setLength(0);
+    assertThat(run("vectors", "74LS138", "--answers")).isZero();
+    String shown = file("shown.csv", out.toString());
+    out.getBuffer().setLength(0);
+    assertThat(run("identify", "--in", driven, "--answers", shown, "--pins", "16")).isZero();
+    assertThat(out.toString()).startsWith("74LS138").doesNotContain("74LS139");
+  }
+}
