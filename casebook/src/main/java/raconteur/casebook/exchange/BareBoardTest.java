@@ -174,7 +174,7 @@ final class BareBoardTest {
               part.underside |= surface && access.equals("02");
               draft
                   .pin(part, pin, place, line)
-                  .filter(p -> !net.equalsIgnoreCase("N/C") && !net.isEmpty())
+                  .filter(p -> !written.equalsIgnoreCase("N/C") && !net.isEmpty())
                   .ifPresent(p -> draft.join(net, p, line));
             });
   }
@@ -275,7 +275,7 @@ final class BareBoardTest {
       boolean plain =
           net.name().length() <= NET_WIDTH
               && net.name().matches("[!-~]+")
-              && !net.name().startsWith("NNAME");
+              && !net.name().startsWith("NNAME") && !net.name().equalsIgnoreCase("N/C");
       names.put(net.name(), plain ? net.name() : "NNAME" + (names.size() + 1));
     }
     return names;

@@ -47,8 +47,9 @@ final class PlacementFit {
   }
 
   private static double turn(double degrees) {
-    double turned = Math.IEEEremainder(degrees, 360);
-    return Double.isFinite(turned) ? Math.round(turned * 100) / 100.0 : 0;
+    double turned = (degrees % 360 + 360) % 360;
+    double rounded = Math.round(turned * 100) / 100.0;
+    return Double.isFinite(turned) && rounded < 360 ? rounded : 0;
   }
 
   private static double round(double millimetres) {

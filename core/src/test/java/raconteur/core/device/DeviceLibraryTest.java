@@ -12,7 +12,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 class DeviceLibraryTest {
 
   /**
-   * Pin-outs of The TTL Data Book (Texas Instruments, 2nd ed. 1981) and of the 4116, from memory.
+   * Pin-outs of The TTL Data Book (Texas Instruments, 2nd ed. 1981), of the RCA COS/MOS data book
+   * for the 4000 series, of the Intel and Signetics memory data books and of linear data books, all
+   * from memory.
    */
   @ParameterizedTest
   @CsvSource({
@@ -21,6 +23,25 @@ class DeviceLibraryTest {
     "74LS166, 15, SH/LD", "74LS174, 9, CLK", "74LS244, 9, 2Y1", "74LS245, 19, /G",
         "74LS257, 12, 4Y",
     "74LS367, 15, /2G", "74LS373, 11, LE", "74LS374, 19, 8Q", "4116, 1, VBB", "4116, 8, VDD",
+    "74LS02, 1, 1Y", "74LS10, 12, 1Y", "74LS20, 6, 1Y", "74LS30, 8, Y", "74LS42, 15, A",
+    "74LS51, 8, 1Y", "74LS83, 5, VCC", "74LS83, 12, GND", "74LS85, 6, A=B", "74LS90, 5, VCC",
+    "74LS90, 12, QA", "74LS92, 9, QC", "74LS93, 11, QD", "74LS107, 12, 1CLK", "74LS109, 3, /1K",
+    "74LS112, 13, 2CLK", "74LS125, 13, /4OE", "74LS138, 7, Y7", "74LS138, 6, G1",
+    "74LS145, 12, D", "74LS147, 9, /A", "74LS148, 14, /GS", "74LS151, 6, W", "74LS154, 23, A",
+    "74LS155, 15, /2C", "74LS158, 1, S", "74LS165, 9, QH", "74LS169, 15, /RCO", "74LS173, 15, CLR",
+    "74LS175, 11, /3Q", "74LS181, 14, A=B", "74LS189, 5, /Q1", "74LS190, 13, /RCO",
+    "74LS193, 14, CLR", "74LS194, 7, SL", "74LS195, 11, /QD", "74LS240, 18, 1Y1", "74LS251, 5, Y",
+    "74LS258, 15, /OE", "74LS259, 14, /G", "74LS260, 6, 2Y", "74LS266, 10, 3Y", "74LS273, 11, CLK",
+    "74LS279, 9, 3Q", "74LS280, 5, EVEN", "74LS283, 4, S1", "74LS298, 10, WS", "74LS299, 8, QA'",
+    "74LS353, 9, 2Y", "74LS365, 15, /G2", "74LS377, 1, /G", "74LS390, 15, 2CKA",
+    "74LS393, 13, 2A", "74LS399, 9, CLK", "74LS541, 18, Y1", "74LS573, 19, 1Q", "74LS590, 14, /G",
+    "74LS595, 14, SER", "74LS640, 19, /G", "74LS670, 12, /GW", "74LS682, 1, /P>Q",
+    "74LS688, 19, /P=Q", "4011, 3, 1Y", "4013, 6, 1S", "4017, 12, CO", "4040, 10, CLK",
+    "4051, 3, Z", "4066, 13, 1E", "2102, 10, VCC", "2147, 7, DOUT", "2716, 21, VPP",
+    "2732, 21, A11", "2764, 27, /PGM", "27512, 1, A15", "27C040, 31, A18", "28C64, 27, /WE",
+    "4164, 9, A7", "41256, 1, A8", "4464, 1, /OE", "6116, 21, /WE", "6264, 26, CS2",
+    "62256, 20, /CS", "82S123, 15, /CE", "82S129, 13, /CE1", "82S137, 10, /CE2", "555, 3, OUT",
+    "1488, 1, VEE", "1489, 2, 1CTRL", "324, 4, VCC", "LM317, 1, ADJ", "7905, 1, GND",
     "4116, 14, DOUT", "4116, 15, /CAS", "2114, 8, /CS", "2364, 20, /CS", "2364, 21, A12"
   })
   void pinsAreWhereTheDataBookHasThem(String device, String number, String name) {
