@@ -275,7 +275,8 @@ final class BareBoardTest {
       boolean plain =
           net.name().length() <= NET_WIDTH
               && net.name().matches("[!-~]+")
-              && !net.name().startsWith("NNAME") && !net.name().equalsIgnoreCase("N/C");
+              && !net.name().startsWith("NNAME")
+              && !net.name().equalsIgnoreCase("N/C");
       names.put(net.name(), plain ? net.name() : "NNAME" + (names.size() + 1));
     }
     return names;

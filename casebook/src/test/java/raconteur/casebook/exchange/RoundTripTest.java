@@ -29,12 +29,28 @@ import raconteur.core.device.DeviceLibrary;
 class RoundTripTest {
   private static final DeviceLibrary LIBRARY = DeviceLibrary.shipped();
   private static final List<String> DEVICES =
-      List.of("74LS00", "74LS257", "27256", "4116", "resistor", "capacitor", "connector-20", "7805");
+      List.of(
+          "74LS00", "74LS257", "27256", "4116", "resistor", "capacitor", "connector-20", "7805");
   private static final List<String> NAMES =
       List.of(
-          "A0", "/RESET", "a \"quoted\" net", "comma, and; semicolon", "Ω-net", "N/C", "NNAME1",
-          "a name of more than fourteen letters", "+5V", "GND", "tab|bar", "-12V", "'", "(x)", "null",
-          "net.with.dots", "über", "=1+1");
+          "A0",
+          "/RESET",
+          "a \"quoted\" net",
+          "comma, and; semicolon",
+          "Ω-net",
+          "N/C",
+          "NNAME1",
+          "a name of more than fourteen letters",
+          "+5V",
+          "GND",
+          "tab|bar",
+          "-12V",
+          "'",
+          "(x)",
+          "null",
+          "net.with.dots",
+          "über",
+          "=1+1");
   private static final List<String> VALUES =
       List.of("", "4k7", "10 µF, 25 V", "say \"47\"", "1;2", "№ 5");
 
@@ -76,7 +92,8 @@ class RoundTripTest {
     }
     BoardContents contents =
         BoardContents.empty(
-                new BoardIdentity("random", "Random", "R", "A \"random\" board", "", 300, 200, true, true))
+                new BoardIdentity(
+                    "random", "Random", "R", "A \"random\" board", "", 300, 200, true, true))
             .withParts(parts)
             .withNets(nets);
     return BoardFiles.check(contents, LIBRARY).shipped();
@@ -109,7 +126,8 @@ class RoundTripTest {
   @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20})
   void aPackIsEqual(long seed) {
     Board board = random(seed);
-    assertThat(back(written(board, BoardExport.Format.PACK)).contents()).isEqualTo(board.contents());
+    assertThat(back(written(board, BoardExport.Format.PACK)).contents())
+        .isEqualTo(board.contents());
   }
 
   @ParameterizedTest
@@ -154,7 +172,9 @@ class RoundTripTest {
       for (PinRef pin : part.pins()) {
         Point was = Outline.pinOnBoard(part, pin.number());
         Point is = places.getOrDefault(pin, new Point(-1, -1));
-        assertThat(Math.hypot(was.x() - is.x(), was.y() - is.y())).as(pin.toString()).isLessThan(0.31);
+        assertThat(Math.hypot(was.x() - is.x(), was.y() - is.y()))
+            .as(pin.toString())
+            .isLessThan(0.31);
       }
     }
   }

@@ -24,10 +24,18 @@ class FunctionNotationTest {
     int number = 0;
     for (String pin : pins.split(" ", -1)) {
       String kind = pin.startsWith("Y") || pin.startsWith("Q") ? "output" : "input";
-      list.append(list.isEmpty() ? "" : ", ").append('"').append(++number).append(' ').append(pin).append(' ').append(kind).append('"');
+      list.append(list.isEmpty() ? "" : ", ")
+          .append('"')
+          .append(++number)
+          .append(' ')
+          .append(pin)
+          .append(' ')
+          .append(kind)
+          .append('"');
     }
-    return "{\"format\": \"raconteur-devices/1\", \"devices\": [{\"device\": \"X\", \"title\": \"X\",\n"
-        + "\"class\": \"small logic\", \"package\": \"SIL9\", \"pins\": ["
+    return "{\"format\": \"raconteur-devices/1\", \"devices\": [{\"device\": \"X\", \"title\":"
+               + " \"X\",\n"
+               + "\"class\": \"small logic\", \"package\": \"SIL9\", \"pins\": ["
         + list
         + "],\n\"gates\": [\n"
         + gates
@@ -68,8 +76,7 @@ class FunctionNotationTest {
         };
     Device device =
         device(
-            "A3 A2 A1 A0 B3 B2 B1 B0 Y3 Y2 Y1 Y0",
-            "{Y3..Y0} = {A3..A0} " + operator + " {B3..B0}");
+            "A3 A2 A1 A0 B3 B2 B1 B0 Y3 Y2 Y1 Y0", "{Y3..Y0} = {A3..A0} " + operator + " {B3..B0}");
     for (int a = 0; a < 16; a++) {
       for (int b = 0; b < 16; b++) {
         Map<String, Integer> inputs = new HashMap<>();
@@ -112,7 +119,9 @@ class FunctionNotationTest {
             expression.test(
                 n -> {
                   Level given = inputs.get(n);
-                  return given.known() ? given == Level.HIGH : ((bits >> names.indexOf(n)) & 1) == 1;
+                  return given.known()
+                      ? given == Level.HIGH
+                      : ((bits >> names.indexOf(n)) & 1) == 1;
                 }));
       }
       if (level.known()) {
@@ -205,8 +214,15 @@ class FunctionNotationTest {
 
   @ParameterizedTest
   @CsvSource({
-    "SN74LS257N, 74LS257", "74HC04, 74HC04", "7400, 7400", "D2764-25, 2764", "P2114L-3, 2114",
-    "4116-3, 4116-3", "CD4066BE, 4066", "AM27C010-150DC, 27C010", "54F245, 54F245"
+    "SN74LS257N, 74LS257",
+    "74HC04, 74HC04",
+    "7400, 7400",
+    "D2764-25, 2764",
+    "P2114L-3, 2114",
+    "4116-3, 4116-3",
+    "CD4066BE, 4066",
+    "AM27C010-150DC, 27C010",
+    "54F245, 54F245"
   })
   void aMarkingFindsItsDeviceWhoeverMadeIt(String marking, String name) {
     assertThat(DeviceLibrary.shipped().recognise(marking).map(Device::name)).contains(name);

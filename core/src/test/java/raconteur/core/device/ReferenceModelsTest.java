@@ -264,16 +264,19 @@ class ReferenceModelsTest {
           words.put(pins.word("WB", "WA"), pins.word("D4", "D3", "D2", "D1"));
         }
         Integer word = words.get(pins.word("RB", "RA"));
-        return word == null || pins.high("/GR")
-            ? Map.of()
-            : outputs(word, "Q1", "Q2", "Q3", "Q4");
+        return word == null || pins.high("/GR") ? Map.of() : outputs(word, "Q1", "Q2", "Q3", "Q4");
       }
     };
   }
 
   /** Octal registers and latches: clocked, or open while a strobe is high. */
   private static Model octal(
-      String strobe, boolean latch, String clear, String enable, String release, boolean inverting) {
+      String strobe,
+      boolean latch,
+      String clear,
+      String enable,
+      String release,
+      boolean inverting) {
     return new Model() {
       private final Boolean[] bits = new Boolean[8];
 

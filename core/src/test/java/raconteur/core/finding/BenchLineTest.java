@@ -51,6 +51,8 @@ class BenchLineTest {
     "screen blank, screen blank",
     "found U26 dead, found U26 dead",
     "found U15.5 U16.5 open, found U15.5 U16.5 open",
+    "damage liquid 120 40 60 30, damage liquid 120 40 60 30",
+    "damage rework 5 5.5 10 10 mm, damage rework 5 5.5 10 10",
     "note wire from J3 was blue, note wire from J3 was blue"
   })
   void isUnderstoodAndKeptInOneForm(String said, String kept) {

@@ -103,4 +103,27 @@ class BoardMapTest {
     assertThat(geometry.box("U1").orElseThrow().y())
         .isLessThan(geometry.box("U13").orElseThrow().y());
   }
+
+  @Test
+  void partsThatHavePlacesKeepThemAndTheOthersAreArrangedBelow() {
+    String json =
+        """
+        {"format": "raconteur-board/1", "id": "s", "machine": "S", "revision": "1", "title": "S",
+         "blocks": ["cpu"], "parts": [
+           {"part": "U1", "device": "74LS04", "block": "cpu", "at mm": [40, 30]},
+           {"part": "U2", "device": "27256", "block": "cpu"},
+           {"part": "U3", "device": "74LS04", "block": "cpu",
+            "at mm": [80, 30], "pins mm": {"1": [70, 20], "2": [90, 40]}}]}
+        """;
+    BoardGeometry geometry =
+        new BoardGeometry(((Loaded.Ok<Board>) BoardFiles.read("s.json", json)).value());
+    assertThat(geometry.box("U1").orElseThrow().middleX()).isEqualTo(40);
+    assertThat(geometry.box("U2").orElseThrow().y())
+        .isGreaterThan(geometry.box("U1").orElseThrow().y() + 8);
+    assertThat(geometry.pin(PinRef.parse("U3.1"))).contains(new Point(70, 20));
+    assertThat(geometry.box("U3").orElseThrow().width()).isEqualTo(22);
+    assertThat(geometry.blockLabels()).containsOnlyKeys("cpu");
+    assertThat(geometry.isFree(60, 50, 1, 1)).isTrue();
+    assertThat(geometry.isFree(38, 28, 4, 4)).isFalse();
+  }
 }

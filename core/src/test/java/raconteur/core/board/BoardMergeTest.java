@@ -1,0 +1,90 @@
+package raconteur.core.board;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import raconteur.core.Boards;
+import raconteur.core.device.DeviceLibrary;
+
+class BoardMergeTest {
+
+  private static Board board(String parts, String nets) {
+    return Boards.parse(
+        """
+        {"format": "raconteur-board/1", "id": "m", "machine": "M", "revision": "A", "title": "M",
+         "devices": [{"device": "unknown-U1", "title": "?", "class": "unknown", "package": "SIL3",
+                      "pins": ["1 1 passive", "3 3 passive", "14 14 passive"]}],
+         "blocks": ["power", "ram"], "parts": [%s], "nets": [%s]}
+        """
+            .formatted(parts, nets));
+  }
+
+  private static Board merged(Board board, Board more) {
+    return BoardFiles.check(
+            BoardMerge.into(board.contents(), more.contents()), DeviceLibrary.shipped())
+        .shipped();
+  }
+
+  private static List<String> path(Board board, String net) {
+    return board.net(net).orElseThrow().path().stream().map(PinRef::toString).toList();
+  }
+
+  private static final Board LIST =
+      board(
+          """
+          {"part": "U1", "device": "74LS00", "block": "ram", "socket": "turned pin"},
+          {"part": "U2", "device": "74LS04", "block": "ram"}
+          """,
+          "");
+
+  private static final Board NETS =
+      board(
+          """
+          {"part": "U1", "device": "unknown-U1", "block": "power"},
+          {"part": "J1", "device": "connector-4", "block": "power", "at mm": [5, 6]}
+          """,
+          """
+          {"net": "A0", "path": ["J1.1", "U1.3"]}, {"net": "+5V", "path": ["U1.14", "J1.4"]}
+          """);
+
+  @Test
+  void aNetListMakesAPartsListIntoABoardWithNets() {
+    Board both = merged(LIST, NETS);
+    assertThat(both.part("U1").orElseThrow().device().name()).isEqualTo("74LS00");
+    assertThat(both.part("U1").orElseThrow().socket()).isEqualTo("turned pin");
+    assertThat(both.part("J1").orElseThrow().place().known()).isTrue();
+    assertThat(path(both, "A0")).containsExactly("J1.1", "U1.3");
+    assertThat(both.contents().devices()).as("the stand-in is not needed").isEmpty();
+    assertThat(both.depth()).isEqualTo(Depth.BEHAVIOUR);
+  }
+
+  @Test
+  void theOrderOfTheTwoDoesNotMatterForWhatIsKnown() {
+    Board one = merged(LIST, NETS);
+    Board other = merged(NETS, LIST);
+    assertThat(other.part("U1").orElseThrow().device())
+        .isEqualTo(one.part("U1").orElseThrow().device());
+    assertThat(path(other, "A0")).isEqualTo(path(one, "A0"));
+    assertThat(other.parts()).hasSameSizeAs(one.parts());
+  }
+
+  @Test
+  void aPinThatIsSaidToBeElsewhereMoves() {
+    Board moved =
+        board(
+            "{\"part\": \"U1\", \"device\": \"74LS00\", \"block\": \"ram\"}",
+            "{\"net\": \"B7\", \"path\": [\"U1.3\", \"U1.1\"]}");
+    Board both = merged(merged(LIST, NETS), moved);
+    assertThat(path(both, "B7")).containsExactly("U1.3", "U1.1");
+    assertThat(path(both, "A0")).containsExactly("J1.1");
+  }
+
+  @Test
+  void mergingABoardWithItselfChangesNothing() {
+    BoardContents kittiwake = Boards.KITTIWAKE_B.contents();
+    assertThat(BoardMerge.into(kittiwake, kittiwake).parts()).isEqualTo(kittiwake.parts());
+    assertThat(BoardMerge.into(kittiwake, kittiwake).rails()).isEqualTo(kittiwake.rails());
+    assertThat(BoardMerge.into(kittiwake, kittiwake).nets()).isEqualTo(kittiwake.nets());
+  }
+}
