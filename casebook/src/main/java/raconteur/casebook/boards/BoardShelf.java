@@ -24,8 +24,8 @@ import raconteur.core.device.DeviceLibrary;
 
 /**
  * All board revisions at hand: the shipped ones, and those in the user's folder, which win. A
- * revision that derives from a sibling is read after it. Files that are refused are listed with
- * their reasons. Not thread safe.
+ * revision that derives from a sibling is read after it. Boards are read when they are first asked
+ * for. Files that are refused are listed with their reasons. Not thread safe.
  */
 public final class BoardShelf {
   /** Largest board file read, in bytes. */
@@ -195,7 +195,7 @@ public final class BoardShelf {
    */
   public Optional<String> keep(BoardContents contents) {
     String id = contents.identity().id();
-    Optional<Board> sibling = Optional.ofNullable(boards.get(contents.derivedFrom()));
+    Optional<Board> sibling = find(contents.derivedFrom());
     if (!contents.derivedFrom().isEmpty() && derivesFrom(contents.derivedFrom(), id)) {
       return Optional.of(id + " would derive from itself; choose another sibling.");
     }
@@ -213,11 +213,11 @@ public final class BoardShelf {
 
   private boolean derivesFrom(String from, String id) {
     String at = from;
-    for (int i = 0; i < boards.size() + 1 && !at.isEmpty(); i++) {
+    for (int i = 0; i < SHIPPED.size() + files.size() + 1 && !at.isEmpty(); i++) {
       if (at.equals(id)) {
         return true;
       }
-      at = Optional.ofNullable(boards.get(at)).map(b -> b.contents().derivedFrom()).orElse("");
+      at = find(at).map(b -> b.contents().derivedFrom()).orElse("");
     }
     return false;
   }
@@ -290,32 +290,43 @@ public final class BoardShelf {
     issues.clear();
     files.clear();
     findFiles();
-    SHIPPED.forEach(this::load);
-    List.copyOf(files.keySet()).forEach(this::load);
   }
 
   public DeviceLibrary library() {
     return library;
   }
 
+  /** All boards, the shipped ones first; those not asked for before are read now. */
   public List<Board> boards() {
-    return List.copyOf(boards.values());
+    Set<String> ids = new LinkedHashSet<>(SHIPPED);
+    ids.addAll(files.keySet());
+    List<Board> all = new ArrayList<>();
+    for (String id : ids) {
+      if (load(id) instanceof Loaded.Ok<Board>(Board board)) {
+        all.add(board);
+      }
+    }
+    return all;
   }
 
   /** The other revisions of a board's machine. */
   public List<Board> siblings(Board board) {
-    return boards.values().stream()
+    return boards().stream()
         .filter(b -> b.identity().machine().equals(board.identity().machine()))
         .filter(b -> !b.identity().id().equals(board.identity().id()))
         .toList();
   }
 
   public Optional<Board> find(String id) {
-    return Optional.ofNullable(boards.get(id));
+    boolean there = files.containsKey(id) || SHIPPED.contains(id);
+    return there && load(id) instanceof Loaded.Ok<Board>(Board board)
+        ? Optional.of(board)
+        : Optional.empty();
   }
 
   /** What was wrong with files in the folder. */
   public List<Issue> issues() {
+    boards();
     return List.copyOf(issues);
   }
 }

@@ -34,8 +34,8 @@ class FunctionNotationTest {
           .append('"');
     }
     return "{\"format\": \"raconteur-devices/1\", \"devices\": [{\"device\": \"X\", \"title\":"
-               + " \"X\",\n"
-               + "\"class\": \"small logic\", \"package\": \"SIL9\", \"pins\": ["
+        + " \"X\",\n"
+        + "\"class\": \"small logic\", \"package\": \"SIL9\", \"pins\": ["
         + list
         + "],\n\"gates\": [\n"
         + gates

@@ -13,7 +13,7 @@ import raconteur.desktop.theme.Theme;
 /** All keys and one example of every bench line. */
 final class KeysDialog {
   private static final String[][] KEYS = {
-    {"Ctrl+1 … Ctrl+4", "Shelf, Arrive, Trace, Odds"},
+    {"Ctrl+1 … Ctrl+6", "Shelf, Arrive, Trace, Odds, Boards, Devices"},
     {"Ctrl+N", "take a board in"},
     {"Enter", "on the shelf: take the board to the bench"},
     {"F2 … F6", "what the next step showed"},
@@ -23,6 +23,9 @@ final class KeysDialog {
     {"F10", "dim workshop, or light"},
     {"Tab", "in the bench line: complete the word"},
     {"Esc", "back to the bench line"},
+    {"Ctrl+F", "in Boards: find a part, pin, net or device"},
+    {"Ctrl+Z", "in Boards: take the last change back"},
+    {"arrows + − 0", "on the map: move, zoom, show all of it"},
     {"Delete", "in the story: strike the chosen line"},
   };
 

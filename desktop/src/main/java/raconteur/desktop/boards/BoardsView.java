@@ -10,15 +10,12 @@ import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ChoiceBox;
-import javafx.scene.control.ChoiceDialog;
-import javafx.scene.control.Dialog;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
-import javafx.scene.control.TextInputDialog;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
@@ -33,13 +30,11 @@ import raconteur.casebook.exchange.BoardExport;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardCheck;
 import raconteur.core.board.BoardDifference;
-import raconteur.core.story.Case;
 import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
-import raconteur.desktop.theme.Theme;
 
 /** The revisions known, the map of one, and everything that can be said and changed about it. */
 public final class BoardsView extends StackPane {
@@ -67,6 +62,7 @@ public final class BoardsView extends StackPane {
       new RowTable<>("Differences", "These two revisions do not differ.");
   private final Map<String, SectionEditor> editors = new LinkedHashMap<>();
   private final ImportPane importPane;
+  private final BoardDialogs dialogs;
   private boolean refreshing;
 
   /**
@@ -78,6 +74,8 @@ public final class BoardsView extends StackPane {
     this.depth = new DepthPane(this::goTo);
     this.importPane = new ImportPane(presenter, this::importLeft);
     importPane.setVisible(false);
+    this.dialogs =
+        new BoardDialogs(presenter, files, () -> getScene().getWindow(), this::refresh, this::say);
     columns();
     for (BoardSection section : BoardSections.ALL) {
       editors.put(section.name(), new SectionEditor(section, new EditorActions()));
@@ -136,17 +134,17 @@ public final class BoardsView extends StackPane {
     MenuButton more = new MenuButton("More");
     more.getStyleClass().add("plain-button");
     more.setMinWidth(Region.USE_PREF_SIZE);
-    item(more, "New board …", this::create);
-    item(more, "Derive a revision …", this::derive);
-    item(more, "Learn a healthy board …", this::learn);
+    item(more, "New board …", dialogs::create);
+    item(more, "Derive a revision …", dialogs::derive);
+    item(more, "Learn a healthy board …", dialogs::learn);
     item(more, "Give up your changes", () -> say(presenter.giveUp()));
     MenuButton out = new MenuButton("Export");
     out.getStyleClass().add("plain-button");
     out.setMinWidth(Region.USE_PREF_SIZE);
     for (BoardExport.Format format : BoardExport.Format.values()) {
-      item(out, format.words() + " (." + format.extension() + ") …", () -> export(format));
+      item(out, format.words() + " (." + format.extension() + ") …", () -> dialogs.export(format));
     }
-    item(out, "both sides on paper, 1 : 1 (.pdf) …", this::print);
+    item(out, "both sides on paper, 1 : 1 (.pdf) …", dialogs::print);
     var imported = Texts.button("Import a file …", this::pickImport, "main-button");
     imported.setId("import");
     VBox left =
@@ -470,109 +468,6 @@ public final class BoardsView extends StackPane {
     refresh();
     say(sentence);
     list.requestFocus();
-  }
-
-  private void export(BoardExport.Format format) {
-    presenter
-        .chosen()
-        .flatMap(
-            b ->
-                files.toWrite(
-                    "Export " + b.identity().shortName(),
-                    b.identity().id()
-                        + (format == BoardExport.Format.NETS
-                            ? "-nets."
-                            : format == BoardExport.Format.PARTS ? "-parts." : ".")
-                        + format.extension()))
-        .ifPresent(file -> say(presenter.export(format, file)));
-  }
-
-  private void print() {
-    presenter
-        .chosen()
-        .flatMap(
-            b -> files.toWrite("Print " + b.identity().shortName(), b.identity().id() + ".pdf"))
-        .ifPresent(file -> say(presenter.print(file)));
-  }
-
-  private Optional<String> ask(String title, String question, String proposed) {
-    TextInputDialog dialog = new TextInputDialog(proposed);
-    dress(dialog, title, question);
-    return dialog.showAndWait();
-  }
-
-  private void dress(Dialog<?> dialog, String title, String question) {
-    dialog.initOwner(getScene().getWindow());
-    dialog.setTitle(title);
-    dialog.setHeaderText(question);
-    dialog.setGraphic(new Region());
-    Theme.dressDialog(dialog.getDialogPane(), getScene().getWindow());
-  }
-
-  private void create() {
-    ask("New board", "Which machine is it a board of?", "")
-        .flatMap(
-            machine ->
-                ask("New board", "Which revision of " + machine + "?", "A")
-                    .map(revision -> List.of(machine, revision)))
-        .ifPresent(
-            typed ->
-                made(
-                    presenter.create(typed.get(0), typed.get(1)),
-                    "Made; add parts under “Parts”, or import a list into it."));
-  }
-
-  private void derive() {
-    presenter
-        .chosen()
-        .flatMap(
-            b ->
-                ask(
-                    "Derive a revision",
-                    "What is the revision called that derives from "
-                        + b.identity().shortName()
-                        + "?",
-                    ""))
-        .ifPresent(
-            revision ->
-                made(
-                    presenter.derive(revision), "Derived; what you change now is its difference."));
-  }
-
-  private void made(Optional<String> refusal, String done) {
-    refresh();
-    say(refusal.orElse(done));
-  }
-
-  private void learn() {
-    List<Case> cases = presenter.chosen().isEmpty() ? List.of() : presenter.cases();
-    if (cases.isEmpty()) {
-      say("No case of this revision has readings to learn from.");
-      return;
-    }
-    List<String> names =
-        cases.stream()
-            .map(
-                c ->
-                    c.header().number()
-                        + " · "
-                        + c.header().owner()
-                        + ", "
-                        + c.header().state().words())
-            .toList();
-    ChoiceDialog<String> dialog = new ChoiceDialog<>(names.getLast(), names);
-    dress(
-        dialog,
-        "Learn a healthy board",
-        "Whose readings since the last mend show this revision healthy?");
-    dialog
-        .showAndWait()
-        .ifPresent(
-            name -> {
-              String sentence = presenter.learn(cases.get(names.indexOf(name)).header().number());
-              show();
-              say(sentence);
-            });
   }
 
   /** Shows the board with an id. */

@@ -60,6 +60,7 @@ final class SectionEditor extends VBox {
         .getSelectionModel()
         .selectedItemProperty()
         .addListener((o, before, row) -> chosen(Optional.ofNullable(row)));
+    table.setMinHeight(150);
     VBox.setVgrow(table, Priority.ALWAYS);
     filter.setPromptText("show only rows with …");
     filter.setAccessibleText("Filter of " + section.name());
@@ -115,7 +116,9 @@ final class SectionEditor extends VBox {
     for (int i = 0; i < texts.size(); i++) {
       all.add(new Row(i, texts.get(i)));
     }
-    rows.setAll(all);
+    if (!rows.equals(all)) {
+      rows.setAll(all);
+    }
     filter.setVisible(all.size() > FILTER_FROM);
     if (before >= 0 && before < all.size()) {
       table.getSelectionModel().select(all.get(before));

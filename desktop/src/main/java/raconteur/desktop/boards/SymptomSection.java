@@ -1,0 +1,77 @@
+package raconteur.desktop.boards;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import raconteur.core.board.BoardContents;
+import raconteur.core.board.SymptomCard;
+
+/** The symptom cards with their chances by block. */
+final class SymptomSection {
+  private SymptomSection() {}
+
+  static BoardSection section() {
+    return new BoardSection(
+        "Symptom cards",
+        List.of("Word", "Title", "Chances by block", "Origin"),
+        "Chances as: cpu 0.6, decode 0.5: how often one fault there shows as this.",
+        -1,
+        1,
+        c ->
+            c.symptoms().stream()
+                .map(
+                    s ->
+                        List.of(
+                            s.id(),
+                            s.title(),
+                            new TreeMap<>(s.chances())
+                                .entrySet().stream()
+                                    .map(e -> e.getKey() + " " + SectionEdit.plain(e.getValue()))
+                                    .collect(Collectors.joining(", ")),
+                            s.origin()))
+                .toList(),
+        SectionEdit.refusing(SymptomSection::symptom),
+        (c, row) -> c.withSymptoms(SectionEdit.without(c.symptoms(), row)));
+  }
+
+  private static BoardContents symptom(SectionEdit edit) {
+    String word = edit.needed(0, "one word in small letters");
+    if (!word.matches("[a-z][a-z-]{0,30}")) {
+      throw new SectionEdit.Refusal(
+          "“" + word + "” will not do: a symptom is one word in small letters.");
+    }
+    edit.onlyOnce(edit.contents().symptoms(), SymptomCard::id, word, "Card");
+    Map<String, Double> chances = new LinkedHashMap<>();
+    for (String item : edit.text(2).split("[,;]", -1)) {
+      if (item.isBlank()) {
+        continue;
+      }
+      String[] words = item.strip().split("\\s+", -1);
+      double chance;
+      try {
+        chance = words.length == 2 ? Double.parseDouble(words[1]) : -1;
+      } catch (NumberFormatException e) {
+        chance = -1;
+      }
+      if (!edit.contents().blocks().contains(words[0]) || chance < 0 || chance > 1) {
+        throw new SectionEdit.Refusal(
+            "“"
+                + item.strip()
+                + "” will not do: a chance is a block of this board and a number from 0 to 1, like"
+                + " cpu 0.6.");
+      }
+      chances.put(words[0], chance);
+    }
+    return edit.contents()
+        .withSymptoms(
+            edit.put(
+                edit.contents().symptoms(),
+                new SymptomCard(
+                    word,
+                    edit.needed(1, "a title"),
+                    chances,
+                    edit.text(3).isEmpty() ? "typed in" : edit.text(3))));
+  }
+}
