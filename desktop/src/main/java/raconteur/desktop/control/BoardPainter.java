@@ -265,6 +265,12 @@ final class BoardPainter {
     if (upright) {
       g.rotate(-90);
     }
+    if (part.place().underside() != frame.underside()) {
+      // Joints that lie under the name would cross it out.
+      double width = name.length() * size * 0.62;
+      g.setFill(inks.board());
+      g.fillRect(-width / 2, -size * 0.6, width, size * 1.2);
+    }
     g.setFill(labelInk(part, suspicion));
     g.setFont(Theme.text(size));
     g.fillText(name, 0, two ? -size * 0.6 : 0);
