@@ -51,8 +51,14 @@ class ReadersTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "12.5 | 12.5", "12,5 | 12.5", "-3 | -3", "+7 | 7", "100mil | 100", "2.54 mm | 2.54",
-        "1.0in | 1", "90° | 90"
+        "12.5 | 12.5",
+        "12,5 | 12.5",
+        "-3 | -3",
+        "+7 | 7",
+        "100mil | 100",
+        "2.54 mm | 2.54",
+        "1.0in | 1",
+        "90° | 90"
       })
   void numbersAreReadAsPeopleWriteThem(String text, double value) {
     assertThat(CsvTable.number(text)).contains(value);
@@ -69,7 +75,8 @@ class ReadersTest {
   @Test
   void aTableKnowsItsDelimiterItsHeadingsAndTheLinesOfItsRows() {
     CsvTable table =
-        CsvTable.read("\n \"Ref, old\";Ref.Des ;Net_Name;X (mil)\n1;U1;\"a\nb\";100\n2;U2;c;\n", problems)
+        CsvTable.read(
+                "\n \"Ref, old\";Ref.Des ;Net_Name;X (mil)\n1;U1;\"a\nb\";100\n2;U2;c;\n", problems)
             .orElseThrow();
     assertThat(table.delimiterWord()).isEqualTo("semicolons");
     OptionalInt net = table.column("net name");
@@ -93,7 +100,9 @@ class ReadersTest {
   void bracketsAreReadWithTheirLinesAndQuotes() {
     SymbolicExpression root =
         SymbolicExpression.read(
-                "(net (code 1)\n (name \"a \\\"b\\\" (c)\")\n (node (ref U1) (pin 3)) (node (ref U2)))",
+                "(net (code 1)\n"
+                    + " (name \"a \\\"b\\\" (c)\")\n"
+                    + " (node (ref U1) (pin 3)) (node (ref U2)))",
                 problems)
             .orElseThrow();
     assertThat(root.head()).isEqualTo("net");
