@@ -100,9 +100,11 @@ class ReadersTest {
   void bracketsAreReadWithTheirLinesAndQuotes() {
     SymbolicExpression root =
         SymbolicExpression.read(
-                "(net (code 1)\n"
-                    + " (name \"a \\\"b\\\" (c)\")\n"
-                    + " (node (ref U1) (pin 3)) (node (ref U2)))",
+                """
+                (net (code 1)
+                 (name "a \\"b\\" (c)")
+                 (node (ref U1) (pin 3)) (node (ref U2)))
+                """,
                 problems)
             .orElseThrow();
     assertThat(root.head()).isEqualTo("net");
