@@ -220,10 +220,21 @@ public final class BoardsView extends StackPane {
       ToggleButton tab = new ToggleButton(name);
       tab.getStyleClass().add("pane-tab");
       tab.setToggleGroup(tabs);
-      tab.setOnAction(e -> showPane(name));
+      tab.setUserData(name);
       tabButtons.put(name, tab);
       buttons.getChildren().add(tab);
     }
+    // The arrow keys choose among these as a click does; a click on the chosen one leaves it
+    // chosen.
+    tabs.selectedToggleProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (now == null) {
+                tabs.selectToggle(before);
+              } else {
+                showPane(String.valueOf(now.getUserData()));
+              }
+            });
     buttons.setPrefWrapLength(PANEL_WIDTH);
     VBox.setVgrow(panel, Priority.ALWAYS);
     var undo = Texts.button("Take back (Ctrl+Z)", this::undo, "plain-button");

@@ -1,6 +1,7 @@
 package raconteur.desktop.boards;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import raconteur.core.board.BoardContents;
@@ -85,7 +86,7 @@ final class PartSection {
             placed ? edit.number(6, "x", -2000, 2000) : 0,
             placed ? edit.number(7, "y", -2000, 2000) : 0,
             placed ? edit.numberOr(8, "the turn", -360, 360, 0) : 0,
-            edit.text(9).equals("underside"),
+            underside(edit),
             placed);
     BoardContents contents = edit.contents();
     Optional<Part> before = edit.row().map(r -> edit.contents().parts().get(r));
@@ -114,6 +115,15 @@ final class PartSection {
             edit.text(5),
             moved ? Map.of() : before.get().pinsAt());
     return contents.withParts(edit.put(contents.parts(), part));
+  }
+
+  private static boolean underside(SectionEdit edit) {
+    String side = edit.text(9).toLowerCase(Locale.ROOT);
+    if (!side.isEmpty() && !side.equals("top") && !side.equals("underside")) {
+      throw new SectionEdit.Refusal(
+          "“" + edit.text(9) + "” will not do: the side is top or underside.");
+    }
+    return side.equals("underside");
   }
 
   private static List<PinRef> netPins(BoardContents contents, String designator) {

@@ -52,7 +52,8 @@ final class SectionEditor extends VBox {
     table = new RowTable<>(section.name(), "Nothing here yet: fill in the form and add it.");
     for (int i = 0; i < Math.min(MOST_COLUMNS, section.headings().size()); i++) {
       int column = i;
-      double width = i == section.wideColumn() ? 220 : 92;
+      boolean roomy = section.headings().size() < MOST_COLUMNS;
+      double width = i == section.wideColumn() ? (roomy ? 220 : 96) : i == 0 ? 108 : 80;
       table.column(section.headings().get(i), width, row -> row.texts().get(column));
     }
     table.setItems(shown);

@@ -100,6 +100,7 @@ class BoardsPresenterTest {
         "Parts | U40,nonsense,io,,,,,,, | describe it under Devices first",
         "Parts | U40,74LS00,kitchen,,,,,,, | is no block of this board",
         "Parts | U40,74LS00,io,,maybe,,,,, | type yes or no",
+        "Parts | U40,74LS00,io,,,,,,,bottom | the side is top or underside",
         "Parts | U40,74LS00,io,,,,3,,, | Type y",
         "Nets | CLK,U1.3 U1.99, | is no pin of this board",
         "Nets | CLK,U1.3 U1.3, | stands there twice",

@@ -91,6 +91,18 @@ class BoardsWindowTest {
     assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEmpty();
   }
 
+  /** What is marked as chosen is what is shown, also when the arrow keys chose it. */
+  @Test
+  void thePanesAreReachedByArrowKeys(FxRobot robot) {
+    go(robot, KeyCode.DIGIT5);
+    robot.clickOn("Depth");
+    robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT).push(KeyCode.RIGHT);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(robot.lookup("#change-row").tryQuery()).isPresent();
+    robot.clickOn("Parts");
+    assertThat(robot.lookup("#change-row").tryQuery()).isPresent();
+  }
+
   @Test
   void aFileIsPreviewedAndOnlyThenKept(FxRobot robot) throws Exception {
     Path file =
