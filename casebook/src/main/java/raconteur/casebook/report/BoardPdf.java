@@ -4,7 +4,6 @@ import java.awt.Color;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -31,7 +30,6 @@ public final class BoardPdf {
   private static final float HEAD_MILLIMETRES = 16;
   private static final List<PDRectangle> SHEETS =
       List.of(PDRectangle.A4, PDRectangle.A3, PDRectangle.A2, PDRectangle.A1, PDRectangle.A0);
-  private static final Color INK = new Color(0x26, 0x31, 0x3a);
   private static final Color FAINT = new Color(0x8a, 0x84, 0x76);
 
   private final Board board;
@@ -61,7 +59,7 @@ public final class BoardPdf {
       var pdf = new BoardPdf(board, document, sheet(board).orElseThrow());
       pdf.page(false);
       pdf.page(true);
-      document.getDocumentInformation().setTitle(plain(board.identity().title()));
+      document.getDocumentInformation().setTitle(PdfText.plain(board.identity().title()));
       document.save(out);
     }
   }
@@ -114,16 +112,18 @@ public final class BoardPdf {
 
   private void head(PDPageContentStream out, boolean underside) throws IOException {
     float top = sheetHeight() - MARGIN_MILLIMETRES;
-    text(
+    PdfText.show(
         out,
+        font,
         board.identity().title()
             + (underside ? ", underside, seen when the board is turned over" : ", top side"),
         MARGIN_MILLIMETRES,
         top - 2,
         3.6f,
-        INK);
-    text(out, "1 : 1; the ruler is 50 mm", MARGIN_MILLIMETRES + 54, top - 9.5f, 2.6f, FAINT);
-    out.setStrokingColor(INK);
+        PdfText.INK);
+    PdfText.show(
+        out, font, "1 : 1; the ruler is 50 mm", MARGIN_MILLIMETRES + 54, top - 9.5f, 2.6f, FAINT);
+    out.setStrokingColor(PdfText.INK);
     out.setLineWidth(0.25f);
     line(out, MARGIN_MILLIMETRES, top - 9, MARGIN_MILLIMETRES + 50, top - 9);
     for (int i = 0; i <= 50; i += 5) {
@@ -169,18 +169,18 @@ public final class BoardPdf {
       right = Math.max(right, px);
       low = Math.min(low, py);
       high = Math.max(high, py);
-      out.setNonStrokingColor(index == 0 ? INK : FAINT);
+      out.setNonStrokingColor(index == 0 ? PdfText.INK : FAINT);
       out.addRect(px - 0.5f, py - 0.5f, 1, 1);
       out.fill();
       if (index == 0 || index % 5 == 4 || underside) {
-        text(out, pin.number(), px + 0.6f, py + 0.4f, 1.3f, FAINT);
+        PdfText.show(out, font, pin.number(), px + 0.6f, py + 0.4f, 1.3f, FAINT);
       }
       index++;
     }
     if (index == 0) {
       return;
     }
-    out.setStrokingColor(thisSide ? INK : FAINT);
+    out.setStrokingColor(thisSide ? PdfText.INK : FAINT);
     out.setLineWidth(thisSide ? 0.25f : 0.1f);
     double flat = right - left < high - low ? 0.9 : 0;
     double tall = right - left < high - low ? 0 : 0.9;
@@ -190,7 +190,7 @@ public final class BoardPdf {
         (float) (right - left + (flat > 0 ? -1.8 : 2)),
         (float) (high - low + (tall > 0 ? -1.8 : 2)));
     out.stroke();
-    String name = plain(part.designator() + " " + part.device().name());
+    String name = PdfText.plain(part.designator() + " " + part.device().name());
     boolean upright = high - low > right - left;
     float room = (float) (upright ? high - low : right - left);
     float size = Math.clamp(room * 1.7f / Math.max(4, name.length()), 1.4f, 2.8f);
@@ -198,7 +198,7 @@ public final class BoardPdf {
     float middleX = (float) (left + right) / 2;
     float middleY = (float) (low + high) / 2;
     out.beginText();
-    out.setNonStrokingColor(thisSide ? INK : FAINT);
+    out.setNonStrokingColor(thisSide ? PdfText.INK : FAINT);
     out.setFont(font, size);
     out.setTextMatrix(
         upright
@@ -206,25 +206,5 @@ public final class BoardPdf {
             : Matrix.getTranslateInstance(middleX - length / 2, middleY - size * 0.35f));
     out.showText(name);
     out.endText();
-  }
-
-  private void text(
-      PDPageContentStream out, String words, float x, float y, float size, Color color)
-      throws IOException {
-    out.beginText();
-    out.setNonStrokingColor(color);
-    out.setFont(font, size);
-    out.newLineAtOffset(x, y);
-    out.showText(plain(words));
-    out.endText();
-  }
-
-  /** What the standard font has no sign for is shown as a question mark. */
-  private static String plain(String words) {
-    StringBuilder text = new StringBuilder();
-    words
-        .codePoints()
-        .forEach(c -> text.append(c >= ' ' && c < 0x7F ? Character.toString(c) : "?"));
-    return String.format(Locale.ROOT, "%s", text);
   }
 }

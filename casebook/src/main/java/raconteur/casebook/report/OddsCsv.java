@@ -38,7 +38,7 @@ public final class OddsCsv {
         var interval = ClopperPearson.interval(row.affected(), tally.boards(), CONFIDENCE);
         csv.printRecord(
             tally.boardId(),
-            harmless(row.position()),
+            CsvCells.harmless(row.position()),
             row.device(),
             tally.boards(),
             row.affected(),
@@ -63,10 +63,5 @@ public final class OddsCsv {
 
   private static String share(double share) {
     return String.format(Locale.ROOT, "%.4f", share);
-  }
-
-  /** Keeps spreadsheets from taking a net name like {@code -SYNC} or {@code =A} for a formula. */
-  private static String harmless(String cell) {
-    return cell.matches("[=+\\-@\\t].*") ? "'" + cell : cell;
   }
 }

@@ -266,6 +266,71 @@ public final class Casebook implements AutoCloseable {
         "The device cannot be taken away.");
   }
 
+  /** Keeps a picture; one that is there already stays as it is. */
+  public synchronized Outcome<Picture> keep(Picture picture) {
+    return writing(
+        h -> {
+          h.createUpdate(
+                  "INSERT INTO pictures (content, media, width, height, bytes, thumbnail)"
+                      + " VALUES (:content, :media, :width, :height, :bytes, :thumbnail)"
+                      + " ON CONFLICT (content) DO NOTHING")
+              .bind("content", picture.content())
+              .bind("media", picture.media())
+              .bind("width", picture.width())
+              .bind("height", picture.height())
+              .bind("bytes", picture.bytes())
+              .bind("thumbnail", picture.thumbnail())
+              .execute();
+          return picture;
+        },
+        "The picture cannot be kept.");
+  }
+
+  /** A picture by the first digits of its content's hash. */
+  public synchronized Optional<Picture> picture(String name) {
+    return handle
+        .createQuery("SELECT * FROM pictures WHERE content >= :from AND content < :to")
+        .bind("from", name)
+        .bind("to", name + "g")
+        .map(Casebook::picture)
+        .findFirst();
+  }
+
+  private static Picture picture(java.sql.ResultSet row, StatementContext context)
+      throws SQLException {
+    return new Picture(
+        row.getString("content"),
+        row.getString("media"),
+        row.getInt("width"),
+        row.getInt("height"),
+        row.getBytes("bytes"),
+        row.getBytes("thumbnail"));
+  }
+
+  /** A setting of the shop, by its name. */
+  public synchronized Optional<String> setting(String name) {
+    return handle
+        .createQuery("SELECT value FROM settings WHERE name = :name")
+        .bind("name", name)
+        .mapTo(String.class)
+        .findOne();
+  }
+
+  /** Keeps a setting of the shop. */
+  public synchronized Outcome<String> keepSetting(String name, String value) {
+    return writing(
+        h -> {
+          h.createUpdate(
+                  "INSERT INTO settings (name, value) VALUES (:name, :value)"
+                      + " ON CONFLICT (name) DO UPDATE SET value = excluded.value")
+              .bind("name", name)
+              .bind("value", value)
+              .execute();
+          return value;
+        },
+        "The setting cannot be kept.");
+  }
+
   /** A number that changes whenever another program has written to the file. */
   public synchronized int version() {
     return pragma(handle, "data_version");

@@ -12,7 +12,8 @@ final class Schema {
   private Schema() {}
 
   /** The scripts in the order they were added; a file's version is how many of them it has. */
-  private static final List<String> SCRIPTS = List.of("schema-1.sql", "schema-2.sql");
+  private static final List<String> SCRIPTS =
+      List.of("schema-1.sql", "schema-2.sql", "schema-3.sql");
 
   static final int VERSION = SCRIPTS.size();
 

@@ -62,6 +62,12 @@ public final class Board {
     return contents;
   }
 
+  /** The same board with other kinds of sockets, by part; empty for soldered. */
+  public Board inSockets(Map<String, String> kinds) {
+    return new Board(
+        contents.eachPart(p -> p.inSocket(kinds.getOrDefault(p.designator(), p.socket()))));
+  }
+
   public BoardIdentity identity() {
     return identity;
   }

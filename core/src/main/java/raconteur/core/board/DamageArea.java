@@ -13,15 +13,27 @@ public record DamageArea(
 
   /** What happened there. */
   public enum Kind {
-    LIQUID("liquid"),
-    CORROSION("corrosion"),
-    IMPACT("impact"),
-    REWORK("rework");
+    LIQUID("liquid", false),
+    CORROSION("corrosion", false),
+    BURN("burn", false),
+    DUST("dust", false),
+    IMPACT("impact", false),
+    REWORK("rework", true),
+    BODGE("bodge", true),
+    LIFTED_PAD("lifted-pad", true),
+    CUT_TRACK("cut-track", true);
 
     private final String word;
+    private final boolean copperOnly;
 
-    Kind(String word) {
+    Kind(String word, boolean copperOnly) {
       this.word = word;
+      this.copperOnly = copperOnly;
+    }
+
+    /** Whether it hurts joints and tracks but not what is inside the parts. */
+    public boolean copperOnly() {
+      return copperOnly;
     }
 
     public String word() {

@@ -5,14 +5,13 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import raconteur.core.board.Board;
-import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
+import raconteur.core.predict.Expectation;
 import raconteur.core.predict.Predictor;
 import raconteur.core.predict.TestModel;
 import raconteur.core.story.Moment;
@@ -47,7 +46,7 @@ public final class Diagnoser {
   private final List<Marginals> chain = new ArrayList<>();
 
   /** A finding with all its model depends on. */
-  private record ColumnKey(Finding finding, Moment moment, Optional<Signal> expectation) {}
+  private record ColumnKey(Finding finding, Moment moment, Expectation expectation) {}
 
   /**
    * @param largest K: how many faults a hypothesis may have, 1 to 3

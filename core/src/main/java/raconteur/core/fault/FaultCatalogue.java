@@ -96,8 +96,7 @@ public final class FaultCatalogue {
 
     /** How much more a part fails for where it sits. */
     private double damageFactor(Part part) {
-      boolean hit =
-          damage.stream().anyMatch(a -> a.kind() != DamageArea.Kind.REWORK && a.touches(part));
+      boolean hit = damage.stream().anyMatch(a -> !a.kind().copperOnly() && a.touches(part));
       return hit ? priors.damage().parts() : 1;
     }
 
@@ -108,8 +107,8 @@ public final class FaultCatalogue {
       if (!damage.isEmpty() && part.place().known()) {
         for (DamageArea area : damage) {
           if (area.holds(Outline.pinOnBoard(part, pin.number()))) {
-            boolean rework = area.kind() == DamageArea.Kind.REWORK;
-            factor = Math.max(factor, rework ? priors.damage().rework() : priors.damage().copper());
+            boolean worked = area.kind().copperOnly();
+            factor = Math.max(factor, worked ? priors.damage().rework() : priors.damage().copper());
           }
         }
       }

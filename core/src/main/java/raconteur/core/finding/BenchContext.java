@@ -9,13 +9,33 @@ import java.util.Set;
  * @param partsOut the parts that are out of their sockets now
  * @param lastRailOhms the last resistance read on each rail since the last mend
  * @param lastRail the rail that was read last, empty for none
+ * @param supply whether the board is powered, as far as was said
+ * @param undone how many things were undone in all
+ * @param off the numbers of those that are not back yet
  */
 public record BenchContext(
-    Set<String> partsOut, Map<String, Double> lastRailOhms, String lastRail) {
+    Set<String> partsOut,
+    Map<String, Double> lastRailOhms,
+    String lastRail,
+    Supply supply,
+    int undone,
+    Set<Integer> off) {
   public static final BenchContext FRESH = new BenchContext(Set.of(), Map.of(), "");
+
+  /** Whether the board is powered. */
+  public enum Supply {
+    NOT_SAID,
+    ON,
+    OFF
+  }
 
   public BenchContext {
     partsOut = Set.copyOf(partsOut);
     lastRailOhms = Map.copyOf(lastRailOhms);
+    off = Set.copyOf(off);
+  }
+
+  public BenchContext(Set<String> partsOut, Map<String, Double> lastRailOhms, String lastRail) {
+    this(partsOut, lastRailOhms, lastRail, Supply.NOT_SAID, 0, Set.of());
   }
 }

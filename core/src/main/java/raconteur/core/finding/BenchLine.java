@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 
 /**
@@ -20,20 +21,22 @@ public final class BenchLine {
 
   /** Every kind of line; a new one is one more phrase here. */
   private static final List<Phrase> PHRASES =
-      List.of(
-          new PullPhrase(),
-          new SeatPhrase(),
-          new FlashPhrase(),
-          new ContinuityPhrase(),
-          new SwapPhrase(),
-          new ScreenPhrase(),
-          new MendedPhrase(),
-          new FoundPhrase(),
-          new DamagePhrase(),
-          new NotePhrase(),
-          new RailPhrase(),
-          new PartPhrase(),
-          new PinPhrase());
+      Stream.of(
+              List.<Phrase>of(
+                  new PullPhrase(),
+                  new SeatPhrase(),
+                  new FlashPhrase(),
+                  new ContinuityPhrase(),
+                  new SwapPhrase(),
+                  new ScreenPhrase(),
+                  new MendedPhrase(),
+                  new FoundPhrase(),
+                  new DamagePhrase(),
+                  new NotePhrase()),
+              BookkeepingPhrases.all(),
+              List.<Phrase>of(new RailPhrase(), new PartPhrase(), new PinPhrase()))
+          .flatMap(List::stream)
+          .toList();
 
   private final Board board;
 
@@ -57,7 +60,7 @@ public final class BenchLine {
     }
     try {
       return phrase(words)
-          .map(phrase -> phrase.read(words, context))
+          .map(phrase -> SupplyCheck.of(phrase.read(words, context), context))
           .orElseGet(() -> unknownBeginning(words));
     } catch (Words.Halt halt) {
       return halt.understanding();
@@ -121,6 +124,6 @@ public final class BenchLine {
         "“"
             + Words.clip(first)
             + "” begins no line on this board: begin with one of its parts, pins or rails, or with"
-            + " pull, seat, flash, cont, swap, screen, mended, found, damage or note.");
+            + " a word like pull, cont, swap, mended, check or note; F1 lists them all.");
   }
 }

@@ -2,6 +2,7 @@ package raconteur.core.finding;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalDouble;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -19,11 +20,51 @@ public sealed interface Finding extends Statement {
     }
   }
 
-  /** The resistance of a rail to ground, power off; infinite for over range. */
-  record RailOhms(String rail, double ohms) implements Finding {
+  /** The voltage of a rail at the supply pin of one part, board powered. */
+  record FarVolts(String rail, String part, double volts) implements Finding {
     @Override
     public String line() {
-      return rail + " gnd " + Quantities.ohmsLine(ohms);
+      return rail + " at " + part + " " + Quantities.plain(volts) + " V";
+    }
+  }
+
+  /** The voltage of a rail's supply on a dummy load, away from the board's parts. */
+  record DummyVolts(String rail, double volts) implements Finding {
+    @Override
+    public String line() {
+      return rail + " dummy " + Quantities.plain(volts) + " V";
+    }
+  }
+
+  /** The current the board draws from a rail. */
+  record RailAmps(String rail, double amps) implements Finding {
+    @Override
+    public String line() {
+      return rail + " " + Quantities.plain(amps) + " A";
+    }
+  }
+
+  /** The ripple on a rail, peak to peak, board powered. */
+  record Ripple(String rail, double volts) implements Finding {
+    @Override
+    public String line() {
+      return rail + " ripple " + Quantities.plain(volts) + " V";
+    }
+  }
+
+  /**
+   * The resistance of a rail to ground, power off; infinite for over range.
+   *
+   * @param reversed true where the red lead was on ground
+   */
+  record RailOhms(String rail, double ohms, boolean reversed) implements Finding {
+    public RailOhms(String rail, double ohms) {
+      this(rail, ohms, false);
+    }
+
+    @Override
+    public String line() {
+      return rail + " gnd " + Quantities.ohmsLine(ohms) + (reversed ? " reversed" : "");
     }
   }
 
@@ -131,6 +172,59 @@ public sealed interface Finding extends Statement {
     @Override
     public String line() {
       return part + " " + warmth.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /** How hot a part is, board running, in °C. */
+  record Temperature(String part, double celsius) implements Finding {
+    @Override
+    public String line() {
+      return part + " " + Quantities.plain(celsius) + " C";
+    }
+  }
+
+  /** The resistance from a pin to ground, power off; infinite for over range. */
+  record PinOhms(PinRef pin, double ohms) implements Finding {
+    @Override
+    public String line() {
+      return pin + " gnd " + Quantities.ohmsLine(ohms);
+    }
+  }
+
+  /** What a counter shows at a pin of the running board. */
+  record Frequency(PinRef pin, double hertz) implements Finding {
+    @Override
+    public String line() {
+      return pin + " " + Quantities.plain(hertz) + " Hz";
+    }
+  }
+
+  /** How long after power-on a reset line lets go; infinite where it never does. */
+  record ResetPulse(PinRef pin, double seconds) implements Finding {
+    @Override
+    public String line() {
+      return Double.isInfinite(seconds)
+          ? pin + " held"
+          : pin + " released " + Quantities.scaled(seconds, 1e-3, "ms");
+    }
+  }
+
+  /**
+   * What a capacitor measures out of circuit; what was not measured is empty.
+   *
+   * @param seriesOhms equivalent series resistance
+   * @param leakageAmps at its working voltage
+   */
+  record CapacitorReading(
+      String part, OptionalDouble farads, OptionalDouble seriesOhms, OptionalDouble leakageAmps)
+      implements Finding {
+    @Override
+    public String line() {
+      StringBuilder line = new StringBuilder(part);
+      farads.ifPresent(f -> line.append(' ').append(Quantities.faradsLine(f)));
+      seriesOhms.ifPresent(r -> line.append(' ').append(Quantities.ohmsLine(r)));
+      leakageAmps.ifPresent(a -> line.append(' ').append(Quantities.scaled(a, 1e-6, "uA")));
+      return line.toString();
     }
   }
 }

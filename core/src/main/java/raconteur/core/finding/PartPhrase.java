@@ -4,11 +4,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import raconteur.core.board.Part;
 
-/** {@code U17 tester fail gates 2 4} and {@code U26 hot}: what is said of a whole part. */
+/**
+ * What is said of a whole part: {@code U17 tester fail gates 2 4}, {@code U26 hot}, {@code U26 61
+ * C}, {@code CE2 455 uF 0.2 ohm 3 uA}.
+ */
 final class PartPhrase implements Phrase {
   private enum About {
     TESTER,
@@ -37,6 +41,9 @@ final class PartPhrase implements Phrase {
   @Override
   public Understanding read(Words words, BenchContext context) {
     Part part = words.part();
+    if (words.peek().matches("[0-9].*|OL|ol")) {
+      return isCapacitor(part) ? capacitor(words, part) : temperature(words, context, part);
+    }
     About about = words.oneOf("what is said of " + part.designator(), ABOUT);
     if (about == About.TESTER) {
       return tester(words, part);
@@ -51,6 +58,63 @@ final class PartPhrase implements Phrase {
     return new Understanding.Understood(
         new Finding.Heat(part.designator(), warmth),
         named(part) + " feels " + warmth.name().toLowerCase(Locale.ROOT) + " beside its twins.");
+  }
+
+  static boolean isCapacitor(Part part) {
+    String kind = part.device().deviceClass();
+    return kind.contains("capacitor") || kind.equals("electrolytic");
+  }
+
+  private static Understanding temperature(Words words, BenchContext context, Part part) {
+    double celsius = words.quantity(Unit.CELSIUS).value();
+    words.end();
+    Finding reading = new Finding.Temperature(part.designator(), celsius);
+    String said = named(part) + " is at " + Quantities.plain(celsius) + " °C";
+    if (celsius < -20 || celsius > 200) {
+      return new Understanding.Asked(reading, said + ": is that meant? Enter keeps it.");
+    }
+    return context.partsOut().contains(part.designator())
+        ? new Understanding.Asked(
+            reading, part.designator() + " is logged as out: is it back in? Enter keeps it.")
+        : new Understanding.Understood(reading, said + "; its twins tell whether that is much.");
+  }
+
+  /** Value, series resistance and leakage in any order, each at most once. */
+  private static Understanding capacitor(Words words, Part part) {
+    OptionalDouble farads = OptionalDouble.empty();
+    OptionalDouble ohms = OptionalDouble.empty();
+    OptionalDouble amps = OptionalDouble.empty();
+    do {
+      if (words.nextIs("OL")) {
+        ohms = OptionalDouble.of(words.ohms());
+        continue;
+      }
+      Words.Measured measured = words.quantity(Unit.FARAD, Unit.OHM, Unit.AMP);
+      if (measured.value() < 0) {
+        throw words.refuse(
+            "A capacitor measures nothing below 0: type for example 127 uF 0.2 ohm.");
+      }
+      switch (measured.kind()) {
+        case OHM -> ohms = OptionalDouble.of(measured.value());
+        case AMP -> amps = OptionalDouble.of(measured.value());
+        default -> farads = OptionalDouble.of(measured.value());
+      }
+    } while (words.more());
+    words.end();
+    Finding reading = new Finding.CapacitorReading(part.designator(), farads, ohms, amps);
+    String said =
+        part.designator()
+            + " ("
+            + part.value()
+            + ") measures"
+            + (farads.isPresent() ? " " + Quantities.farads(farads.getAsDouble()) : "")
+            + (ohms.isPresent() ? ", series " + Quantities.ohms(ohms.getAsDouble()) : "")
+            + (amps.isPresent() ? ", leaks " + Quantities.amps(amps.getAsDouble()) : "");
+    if (farads.isPresent() && farads.getAsDouble() > 10) {
+      return new Understanding.Asked(
+          reading, said + ": more than any capacitor here; say uF, nF or pF? Enter keeps it.");
+    }
+    return new Understanding.Understood(reading, said + "; out of circuit, power off.");
   }
 
   private static Understanding tester(Words words, Part part) {

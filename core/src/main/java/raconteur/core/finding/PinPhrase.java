@@ -8,8 +8,14 @@ import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
 
-/** {@code U14.3 toggling}: what the logic probe shows at a pin. */
+/**
+ * What is measured at one pin: {@code U14.3 toggling} by a logic probe, {@code U14.3 gnd 560 ohm},
+ * {@code U2.11 4 MHz}, {@code U8.18 released 120 ms}, {@code U8.18 held}.
+ */
 final class PinPhrase implements Phrase {
+  private static final List<String> WAYS =
+      List.of(
+          "toggling", "high", "low", "floating", "between", "gnd", "released", "held", "16 MHz");
   private static final Map<String, Signal> STATES = new LinkedHashMap<>();
 
   static {
@@ -33,6 +39,19 @@ final class PinPhrase implements Phrase {
   @Override
   public Understanding read(Words words, BenchContext context) {
     PinRef pin = words.pin();
+    words.mayContinue(WAYS);
+    if (words.nextIs("gnd")) {
+      words.skip();
+      double ohms = words.ohms();
+      words.end();
+      return toGround(words, context, pin, ohms);
+    }
+    if (words.nextIs("held") || words.nextIs("released")) {
+      return reset(words, pin);
+    }
+    if (words.peek().matches("[0-9].*")) {
+      return frequency(words, pin);
+    }
     Signal shown = words.oneOf("what the probe shows", STATES);
     words.end();
     Finding probe = new Finding.Probe(pin, shown);
@@ -47,6 +66,39 @@ final class PinPhrase implements Phrase {
           probe, pin.part() + " is out of its socket; was the probe in the socket?");
     }
     return new Understanding.Understood(probe, sentence);
+  }
+
+  private static Understanding toGround(
+      Words words, BenchContext context, PinRef pin, double ohms) {
+    Finding reading = new Finding.PinOhms(pin, ohms);
+    String said = words.board().describe(pin) + " to ground, power off: " + Quantities.ohms(ohms);
+    return context.partsOut().contains(pin.part())
+        ? new Understanding.Asked(
+            reading, pin.part() + " is out of its socket: the line without it? Enter keeps it.")
+        : new Understanding.Understood(reading, said + ".");
+  }
+
+  private static Understanding reset(Words words, PinRef pin) {
+    boolean held = words.nextIs("held");
+    words.skip();
+    double seconds = held ? Double.POSITIVE_INFINITY : words.atLeastZero(Unit.SECOND);
+    words.end();
+    String said = words.board().describe(pin);
+    return new Understanding.Understood(
+        new Finding.ResetPulse(pin, seconds),
+        held
+            ? said + " never lets go after power-on."
+            : said + " lets go " + Quantities.seconds(seconds) + " after power-on.");
+  }
+
+  private static Understanding frequency(Words words, PinRef pin) {
+    double hertz = words.atLeastZero(Unit.HERTZ);
+    words.end();
+    Finding reading = new Finding.Frequency(pin, hertz);
+    String said = words.board().describe(pin) + " runs at " + Quantities.hertz(hertz);
+    return hertz < 1 || hertz > 1e9
+        ? new Understanding.Asked(reading, said + ": is that meant? Enter keeps it.")
+        : new Understanding.Understood(reading, said + ".");
   }
 
   @Override

@@ -2,7 +2,6 @@ package raconteur.core.finding;
 
 import java.util.List;
 import java.util.Optional;
-import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
 import raconteur.core.supply.Conductance;
@@ -64,7 +63,7 @@ final class PullPhrase extends VerbPhrase {
       return new Understanding.Asked(
           step, part.designator() + " was out already: was it seated meanwhile? Enter keeps it.");
     }
-    if (!feeds(words.board(), rail, part)) {
+    if (!RailPhrase.feeds(words.board(), rail, part)) {
       return new Understanding.Asked(
           step,
           part.designator() + " has no pin on " + rail.name() + ": is that meant? Enter keeps it.");
@@ -83,11 +82,5 @@ final class PullPhrase extends VerbPhrase {
             + ": the part itself is "
             + own.map(o -> "about " + Quantities.ohms(o)).orElse("too high to tell")
             + ".");
-  }
-
-  private static boolean feeds(Board board, Rail rail, Part part) {
-    return board.nets().isEmpty()
-        || part.pins().stream()
-            .anyMatch(p -> board.netOf(p).filter(n -> n.name().equals(rail.net())).isPresent());
   }
 }

@@ -2,23 +2,14 @@ package raconteur.core.finding;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Numbers with units, the way they are typed at the bench and shown on the screen. */
 public final class Quantities {
   private static final Pattern NUMBER =
-      Pattern.compile("([+\\-−]?[0-9]{1,12}(?:[.,][0-9]{1,12})?)([A-Za-zΩΩµ]*)");
-  private static final Map<String, Double> OHMS =
-      Map.of(
-          "", 1.0, "ohm", 1.0, "ohms", 1.0, "ω", 1.0, "r", 1.0, "k", 1e3, "kohm", 1e3, "kω", 1e3,
-          "mohm", 1e6, "mω", 1e6);
-  private static final Map<String, Double> VOLTS =
-      Map.of("", 1.0, "v", 1.0, "volt", 1.0, "volts", 1.0, "mv", 1e-3);
+      Pattern.compile("([+\\-−]?[0-9]{1,12}(?:[.,][0-9]{1,12})?)([A-Za-zΩΩµμ°]*)");
 
   private Quantities() {}
 
@@ -34,37 +25,23 @@ public final class Quantities {
     return Optional.of(new Split(Double.parseDouble(digits), matcher.group(2)));
   }
 
-  /** How many ohms one of the unit is; M alone means mega, m alone is refused as unclear. */
-  static OptionalDouble ohmsUnit(String unit) {
-    if (unit.equals("M")) {
-      return OptionalDouble.of(1e6);
-    }
-    return factor(OHMS, unit);
-  }
-
-  static OptionalDouble voltsUnit(String unit) {
-    return factor(VOLTS, unit);
-  }
-
-  /** Whether a unit is being typed. */
-  static boolean beginsUnit(String word) {
-    String typed = word.toLowerCase(Locale.ROOT);
-    return OHMS.keySet().stream().anyMatch(u -> u.startsWith(typed))
-        || VOLTS.keySet().stream().anyMatch(u -> u.startsWith(typed));
-  }
-
-  private static OptionalDouble factor(Map<String, Double> units, String unit) {
-    Double factor = units.get(unit.toLowerCase(Locale.ROOT));
-    return factor == null ? OptionalDouble.empty() : OptionalDouble.of(factor);
-  }
-
   /** A number with no more digits than it has, never in exponent form. */
-  static String plain(double value) {
+  public static String plain(double value) {
     return new BigDecimal(Double.toString(value)).stripTrailingZeros().toPlainString();
   }
 
   static String ohmsLine(double ohms) {
     return Double.isInfinite(ohms) ? "OL" : plain(ohms) + " ohm";
+  }
+
+  /** A number scaled down to a unit, without the digits that binary fractions add. */
+  static String scaled(double value, double factor, String unit) {
+    BigDecimal scaled = new BigDecimal(value / factor).round(new MathContext(10));
+    return scaled.stripTrailingZeros().toPlainString() + " " + unit;
+  }
+
+  static String faradsLine(double farads) {
+    return farads >= 1e-7 ? scaled(farads, 1e-6, "uF") : scaled(farads, 1e-12, "pF");
   }
 
   /** {@code 58 Ω}, {@code 4.7 kΩ}, {@code over range}: three figures, for the screen. */
@@ -78,13 +55,55 @@ public final class Quantities {
     return ohms >= 1e4 ? figures(ohms / 1e3) + " kΩ" : figures(ohms) + " Ω";
   }
 
-  /** {@code 4.94 V}, for the screen. */
+  /** {@code 4.94 V}, for the screen; below 0.1 V in millivolts. */
   public static String volts(double volts) {
-    return figures(volts) + " V";
+    return volts != 0 && Math.abs(volts) < 0.1
+        ? figures(volts * 1e3) + " mV"
+        : figures(volts) + " V";
+  }
+
+  /** {@code 0.8 A}, {@code 12 mA}, {@code 3 µA}, for the screen. */
+  public static String amps(double amps) {
+    if (amps == 0 || amps >= 0.1) {
+      return figures(amps) + " A";
+    }
+    return amps >= 1e-4 ? figures(amps * 1e3) + " mA" : figures(amps * 1e6) + " µA";
+  }
+
+  /** {@code 127 µF}, {@code 100 nF}, for the screen. */
+  public static String farads(double farads) {
+    if (farads >= 1e-2) {
+      return figures(farads) + " F";
+    }
+    if (farads >= 1e-6) {
+      return figures(farads * 1e6) + " µF";
+    }
+    return farads >= 1e-9 ? figures(farads * 1e9) + " nF" : figures(farads * 1e12) + " pF";
+  }
+
+  /** {@code 16 MHz}, for the screen, with as many figures as a counter gives. */
+  public static String hertz(double hertz) {
+    MathContext six = new MathContext(6);
+    if (hertz >= 1e6) {
+      return rounded(hertz / 1e6, six) + " MHz";
+    }
+    return hertz >= 1e3 ? rounded(hertz / 1e3, six) + " kHz" : rounded(hertz, six) + " Hz";
+  }
+
+  /** {@code 120 ms}, for the screen. */
+  public static String seconds(double seconds) {
+    if (seconds >= 1) {
+      return figures(seconds) + " s";
+    }
+    return seconds >= 1e-3 ? figures(seconds * 1e3) + " ms" : figures(seconds * 1e6) + " µs";
   }
 
   private static String figures(double value) {
-    BigDecimal rounded = new BigDecimal(value).round(new MathContext(value < 1000 ? 3 : 4));
+    return rounded(value, new MathContext(Math.abs(value) < 1000 ? 3 : 4));
+  }
+
+  private static String rounded(double value, MathContext figures) {
+    BigDecimal rounded = new BigDecimal(value).round(figures);
     return rounded.stripTrailingZeros().toPlainString().replace("-", "−");
   }
 }

@@ -1,10 +1,20 @@
 package raconteur.core.finding;
 
 import java.util.List;
+import java.util.Locale;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
 
-/** {@code 5V 4.94} and {@code 5V gnd 58 ohm}: what the meter says of a rail. */
+/**
+ * What is measured of a rail: {@code 5V 4.94}, {@code 5V at U14 4.72}, {@code 5V dummy 5.02},
+ * {@code 5V 0.8 A}, {@code 5V ripple 40 mV}, {@code 5V gnd 58 ohm}, {@code 5V gnd 51 ohm reversed}.
+ */
 final class RailPhrase implements Phrase {
+  private static final List<String> WAYS = List.of("gnd", "at", "ripple", "dummy");
+
+  /** A reading this many times off what is expected may have been taken in the wrong range. */
+  private static final double KILO = 1000;
 
   @Override
   public boolean begins(Words words) {
@@ -15,39 +25,134 @@ final class RailPhrase implements Phrase {
   @Override
   public Understanding read(Words words, BenchContext context) {
     Rail rail = words.rail();
-    words.mayContinue(List.of("gnd"));
-    if (words.nextIs("gnd")) {
+    words.mayContinue(WAYS);
+    String way = words.peek().toLowerCase(Locale.ROOT);
+    if (WAYS.contains(way)) {
       words.skip();
-      double ohms = words.ohms();
-      words.end();
-      return ohms(rail, ohms);
+      return switch (way) {
+        case "gnd" -> ohms(words, rail);
+        case "at" -> atPart(words, rail);
+        case "ripple" -> ripple(words, rail);
+        default -> dummy(words, rail);
+      };
     }
-    if (words.more() && "gnd".startsWith(words.peek().toLowerCase(java.util.Locale.ROOT))) {
-      return new Understanding.Unfinished("Next comes gnd and the ohms, or the volts.");
+    if (!way.isEmpty() && WAYS.stream().anyMatch(w -> w.startsWith(way))) {
+      return new Understanding.Unfinished(
+          "Next comes gnd and the ohms, at and a part, ripple, dummy, or the volts or amperes.");
     }
-    double volts = words.volts();
+    Words.Measured measured = words.quantity(Unit.VOLT, Unit.AMP);
     words.end();
-    return volts(rail, volts);
+    return measured.kind() == Unit.AMP
+        ? amps(words, rail, measured.value())
+        : volts(rail, new Finding.RailVolts(rail.name(), words.plausibleVolts(measured.value())));
   }
 
-  private static Understanding ohms(Rail rail, double ohms) {
-    String sentence =
+  private static Understanding ohms(Words words, Rail rail) {
+    double ohms = words.ohms();
+    words.mayContinue(List.of("reversed"));
+    boolean reversed = words.nextIs("reversed");
+    if (reversed) {
+      words.skip();
+    }
+    words.end();
+    Finding reading = new Finding.RailOhms(rail.name(), ohms, reversed);
+    double expected = rail.expectedOhms();
+    if (ohms > 0 && ohms < 1 && ohms * KILO < 3 * expected) {
+      return new Understanding.Asked(
+          reading,
+          Quantities.ohms(ohms)
+              + " is less than the leads themselves: was the meter in kΩ? Then type "
+              + Quantities.ohms(ohms * KILO)
+              + ". Enter keeps it.");
+    }
+    if (Double.isFinite(ohms) && ohms > 30 * expected && ohms / KILO < 3 * expected) {
+      return new Understanding.Asked(
+          reading,
+          Quantities.ohms(ohms)
+              + " is far above the "
+              + Quantities.ohms(expected)
+              + " expected: was the meter in Ω? Then type "
+              + Quantities.ohms(ohms / KILO)
+              + ". Enter keeps it.");
+    }
+    return new Understanding.Understood(
+        reading,
         rail.name()
-            + " to ground, power off: "
+            + " to ground, power off"
+            + (reversed ? ", red lead on ground: " : ": ")
             + Quantities.ohms(ohms)
             + ", expected about "
-            + Quantities.ohms(rail.expectedOhms())
-            + ".";
-    return new Understanding.Understood(new Finding.RailOhms(rail.name(), ohms), sentence);
+            + Quantities.ohms(expected)
+            + ".");
   }
 
-  private static Understanding volts(Rail rail, double volts) {
-    Finding reading = new Finding.RailVolts(rail.name(), volts);
+  private static Understanding atPart(Words words, Rail rail) {
+    Part part = words.part();
+    double volts = words.volts();
+    words.end();
+    Finding reading = new Finding.FarVolts(rail.name(), part.designator(), volts);
+    if (!feeds(words.board(), rail, part)) {
+      return new Understanding.Asked(
+          reading,
+          part.designator() + " has no pin on " + rail.name() + ": is that meant? Enter keeps it.");
+    }
+    return volts(rail, reading);
+  }
+
+  private static Understanding ripple(Words words, Rail rail) {
+    double volts = words.atLeastZero(Unit.VOLT);
+    words.end();
+    Finding reading = new Finding.Ripple(rail.name(), volts);
+    String said = "Ripple on " + rail.name() + " " + Quantities.volts(volts) + " peak to peak";
+    return volts > Math.abs(rail.volts())
+        ? new Understanding.Asked(
+            reading, said + ", more than the rail itself: is that meant in mV? Enter keeps it.")
+        : new Understanding.Understood(reading, said + ".");
+  }
+
+  private static Understanding dummy(Words words, Rail rail) {
+    double volts = words.volts();
+    words.end();
+    return volts(rail, new Finding.DummyVolts(rail.name(), volts));
+  }
+
+  private static Understanding amps(Words words, Rail rail, double amps) {
+    if (amps < 0) {
+      throw words.refuse("Type the current a rail delivers as a number from 0 up, like 0.8 A.");
+    }
+    Finding reading = new Finding.RailAmps(rail.name(), amps);
+    String said = rail.name() + " delivers " + Quantities.amps(amps);
+    boolean odd = rail.amps() > 0 && (amps > 20 * rail.amps() || amps > 30);
+    return odd
+        ? new Understanding.Asked(
+            reading,
+            said
+                + ", expected are "
+                + Quantities.amps(rail.amps())
+                + ": was the meter in mA? Enter keeps it.")
+        : new Understanding.Understood(reading, said + ".");
+  }
+
+  /** One voltage of the rail, wherever it was read. */
+  private static Understanding volts(Rail rail, Finding reading) {
+    double volts =
+        switch (reading) {
+          case Finding.RailVolts t -> t.volts();
+          case Finding.FarVolts t -> t.volts();
+          case Finding.DummyVolts t -> t.volts();
+          case Finding other -> throw new IllegalArgumentException("no voltage: " + other);
+        };
+    String where =
+        switch (reading) {
+          case Finding.FarVolts t -> " at " + t.part();
+          case Finding.DummyVolts _ -> " on its dummy load";
+          case Finding _ -> "";
+        };
     String range =
         Quantities.volts(rail.lowestGoodVolts())
             + " to "
             + Quantities.volts(rail.highestGoodVolts());
-    String said = rail.name() + " reads " + Quantities.volts(volts);
+    String said = rail.name() + where + " reads " + Quantities.volts(volts);
     if (Math.abs(volts) > 2 * Math.abs(rail.volts()) + 2) {
       return new Understanding.Asked(
           reading, said + ", far outside " + range + ": is that meant? Enter keeps it.");
@@ -57,6 +162,13 @@ final class RailPhrase implements Phrase {
           reading, said + ", the wrong sign: leads the right way round? Enter keeps it.");
     }
     return new Understanding.Understood(reading, said + "; good is " + range + ".");
+  }
+
+  /** Whether a part has a pin on a rail; at sheet depth that is not known, and taken for true. */
+  static boolean feeds(Board board, Rail rail, Part part) {
+    return board.nets().isEmpty()
+        || part.pins().stream()
+            .anyMatch(p -> board.netOf(p).filter(n -> n.name().equals(rail.net())).isPresent());
   }
 
   @Override

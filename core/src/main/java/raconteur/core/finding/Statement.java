@@ -5,6 +5,7 @@ import raconteur.core.board.DamageArea;
 /** Anything one bench line can say. */
 public sealed interface Statement
     permits Finding,
+        Bookkeeping,
         Statement.Removal,
         Statement.Seating,
         Statement.Remark,

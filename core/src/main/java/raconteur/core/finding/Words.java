@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.OptionalDouble;
 import java.util.function.Function;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
@@ -174,15 +173,20 @@ final class Words {
       at++;
       return Double.POSITIVE_INFINITY;
     }
-    double ohms = quantity("ohms", "58 ohm, 4.7k or OL", Quantities::ohmsUnit);
+    double ohms = quantity(Unit.OHM).value();
     if (ohms < 0) {
-      throw refuse("A resistance cannot be below 0 Ω: type ohms from 0 up, or OL for over range.");
+      throw refuse(
+          "A resistance is never below 0 Ω: a meter shows that while the board holds a charge;"
+              + " switch off, wait, read again, and type ohms from 0 up or OL.");
     }
     return ohms;
   }
 
   double volts() {
-    double volts = quantity("volts", "4.94 or 4,94 V", Quantities::voltsUnit);
+    return plausibleVolts(quantity(Unit.VOLT).value());
+  }
+
+  double plausibleVolts(double volts) {
     if (Math.abs(volts) > 1000) {
       throw refuse("A rail of this board cannot have more than 1000 V: type volts, like 4.94.");
     }
@@ -191,16 +195,18 @@ final class Words {
 
   /** Millimetres on the board, from 0 up. */
   double millimetres(String what, double largest) {
-    double value =
-        quantity(
-            "millimetres (" + what + ")",
-            "120",
-            unit ->
-                unit.isEmpty() || unit.equals("mm")
-                    ? OptionalDouble.of(1)
-                    : OptionalDouble.empty());
+    double value = quantity(Unit.MILLIMETRE).value();
     if (value < 0 || value > largest) {
       throw refuse("The " + what + " of an area is 0 to " + Math.round(largest) + " mm.");
+    }
+    return value;
+  }
+
+  /** A number from 0 up of one kind. */
+  double atLeastZero(Unit kind) {
+    double value = quantity(kind).value();
+    if (value < 0) {
+      throw refuse("There are no " + kind.words() + " below 0 here: type " + kind.example() + ".");
     }
     return value;
   }
@@ -210,10 +216,18 @@ final class Words {
     return board.parts().stream().anyMatch(p -> p.place().known());
   }
 
-  private double quantity(String what, String example, Function<String, OptionalDouble> units) {
+  /** A number in SI units and which kind it is. */
+  record Measured(Unit kind, double value) {}
+
+  /** A number with its unit, of one of a few kinds; where no unit is given, of the first. */
+  Measured quantity(Unit usual, Unit... others) {
+    List<Unit> kinds = new ArrayList<>(List.of(usual));
+    kinds.addAll(List.of(others));
+    String what =
+        kinds.stream().map(Unit::words).collect(java.util.stream.Collectors.joining(" or "));
     if (!more()) {
       throw new Halt(
-          new Understanding.Unfinished("How many " + what + "? For example " + example + "."));
+          new Understanding.Unfinished("How many " + what + "? For example " + examples(kinds)));
     }
     String word = peek();
     var split = Quantities.split(word);
@@ -223,30 +237,49 @@ final class Words {
         throw new Halt(new Understanding.Unfinished("How many " + what + "?"));
       }
       throw refuse(
-          "“" + clip(word) + "” is no number of " + what + ": type for example " + example + ".");
+          "“" + clip(word) + "” is no number of " + what + ": type for example " + examples(kinds));
     }
     at++;
     String unit = split.get().unit();
-    if (unit.isEmpty() && more() && units.apply(peek()).isPresent()) {
+    if (unit.isEmpty() && more() && kindOf(kinds, peek()).isPresent()) {
       unit = peek();
       at++;
-    } else if (unit.isEmpty() && isOpen() && Quantities.beginsUnit(peek())) {
+    } else if (unit.isEmpty() && isOpen() && kinds.stream().anyMatch(kind -> kind.begins(peek()))) {
       throw new Halt(new Understanding.Unfinished("The unit of " + what + ", then Enter."));
     }
-    String typed = unit;
-    return split.get().number()
-        * units
-            .apply(unit)
+    return measured(split.get().number(), unit, kinds, what);
+  }
+
+  private Measured measured(double number, String unit, List<Unit> kinds, String what) {
+    if (unit.isEmpty()) {
+      return new Measured(kinds.getFirst(), number);
+    }
+    Unit kind =
+        kindOf(kinds, unit)
             .orElseThrow(
                 () ->
                     refuse(
                         "“"
-                            + typed
+                            + clip(unit)
                             + "” is no unit of "
                             + what
                             + ": type for example "
-                            + example
-                            + "."));
+                            + examples(kinds)));
+    // In decimal, so that 127 uF is 0.000127 F and not a neighbour of it.
+    double value =
+        java.math.BigDecimal.valueOf(number)
+            .multiply(java.math.BigDecimal.valueOf(kind.factor(unit).orElseThrow()))
+            .doubleValue();
+    return new Measured(kind, value);
+  }
+
+  private static java.util.Optional<Unit> kindOf(List<Unit> kinds, String unit) {
+    return kinds.stream().filter(kind -> kind.factor(unit).isPresent()).findFirst();
+  }
+
+  private static String examples(List<Unit> kinds) {
+    return kinds.stream().map(Unit::example).collect(java.util.stream.Collectors.joining("; "))
+        + ".";
   }
 
   private boolean isOpen() {

@@ -2,7 +2,6 @@ package raconteur.core.plan;
 
 import java.util.List;
 import raconteur.core.board.Board;
-import raconteur.core.board.DamageArea;
 import raconteur.core.diagnose.Diagnoser;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.fault.FaultCatalogue;
@@ -10,6 +9,7 @@ import raconteur.core.fault.History;
 import raconteur.core.fault.Priors;
 import raconteur.core.predict.Predictor;
 import raconteur.core.predict.Readings;
+import raconteur.core.story.Condition;
 import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
 
@@ -30,12 +30,9 @@ public final class Advisor {
   private final String origins;
   private Reasoning reasoning;
 
-  /** What depends on the marked damage. */
+  /** What depends on how the board was found. */
   private record Reasoning(
-      List<DamageArea> damage,
-      FaultCatalogue catalogue,
-      Diagnoser diagnoser,
-      NextSteps nextSteps) {}
+      Condition condition, FaultCatalogue catalogue, Diagnoser diagnoser, NextSteps nextSteps) {}
 
   /**
    * What a story says so far.
@@ -57,16 +54,18 @@ public final class Advisor {
     this.origins =
         "Shares of faults: %s. Reading errors: %s. Minutes: %s. Counted: %s."
             .formatted(priors.origin(), readings.origin(), costs.origin(), history.words());
-    this.reasoning = reasoning(List.of());
+    this.reasoning = reasoning(Condition.UNMARKED);
   }
 
-  private Reasoning reasoning(List<DamageArea> damage) {
-    FaultCatalogue catalogue = FaultCatalogue.of(board, priors, history, damage);
+  private Reasoning reasoning(Condition condition) {
+    Board found = condition.asFound(board);
+    FaultCatalogue catalogue =
+        FaultCatalogue.of(found, priors, history, condition.allDamage(board));
     return new Reasoning(
-        damage,
+        condition,
         catalogue,
-        new Diagnoser(board, catalogue, priors, predictor, largest),
-        new NextSteps(board, catalogue, predictor, costs));
+        new Diagnoser(found, catalogue, priors, predictor, largest),
+        new NextSteps(found, catalogue, predictor, costs));
   }
 
   public Board board() {
@@ -81,8 +80,9 @@ public final class Advisor {
   /** Weighs the story. */
   public Advice advise(List<Entry> entries) {
     Telling telling = Telling.of(board, entries);
-    if (!telling.damage().equals(reasoning.damage())) {
-      reasoning = reasoning(telling.damage());
+    Condition condition = telling.condition();
+    if (!condition.equals(reasoning.condition())) {
+      reasoning = reasoning(condition);
     }
     return new Advice(telling, reasoning.diagnoser().diagnose(telling), origins);
   }

@@ -89,11 +89,13 @@ public final class Costs {
     return origin;
   }
 
-  double test(String name) {
+  /** Minutes of a test by its name in the file. */
+  public double test(String name) {
     return get(tests, name);
   }
 
-  double single(String name) {
+  /** Minutes, or a share, by its name in the file. */
+  public double single(String name) {
     return get(single, name);
   }
 
@@ -106,12 +108,12 @@ public final class Costs {
   }
 
   /** Minutes to get a part off the board: out of its socket, or desoldered. */
-  double takeOut(Part part) {
+  public double takeOut(Part part) {
     return part.socketed() ? single("seat") : size(desolder, part);
   }
 
   /** Minutes to get a part or its successor in: pressed, or a socket soldered first. */
-  double putIn(Part part) {
+  public double putIn(Part part) {
     return part.socketed() ? single("seat") : size(solderSocket, part) + single("seat");
   }
 
@@ -121,7 +123,7 @@ public final class Costs {
   }
 
   /** What desoldering is expected to cost in damaged tracks, in minutes. */
-  double riskOfTakingOut(Board board, Part part) {
+  public double riskOfTakingOut(Board board, Part part) {
     if (part.socketed()) {
       return 0;
     }

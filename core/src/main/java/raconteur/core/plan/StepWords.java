@@ -42,6 +42,15 @@ final class StepWords {
       case Finding.Swap t -> "swap " + t.part();
       case Finding.Symptom _ -> "screen";
       case Finding.Heat t -> "heat " + t.part();
+      case Finding.FarVolts t -> "volts " + t.rail() + " at " + t.part();
+      case Finding.DummyVolts t -> "dummy " + t.rail();
+      case Finding.RailAmps t -> "amps " + t.rail();
+      case Finding.Ripple t -> "ripple " + t.rail();
+      case Finding.Temperature t -> "heat " + t.part();
+      case Finding.PinOhms t -> "ohms " + t.pin();
+      case Finding.Frequency t -> "frequency " + t.pin();
+      case Finding.ResetPulse t -> "reset " + t.pin();
+      case Finding.CapacitorReading t -> "capacitor " + t.part();
     };
   }
 
@@ -52,13 +61,24 @@ final class StepWords {
           Set.of(t.pin().part(), board.netOf(t.pin()).map(Net::name).orElse("no net"));
       case Finding.Continuity t ->
           Set.of(board.netOf(t.one()).map(Net::name).orElse("") + " copper");
-      case Finding.RailVolts _, Finding.RailOhms _ -> Set.of("rails");
+      case Finding.RailVolts _,
+          Finding.RailOhms _,
+          Finding.FarVolts _,
+          Finding.DummyVolts _,
+          Finding.RailAmps _,
+          Finding.Ripple _ ->
+          Set.of("rails");
       case Finding.PullStep _,
           Finding.TesterVerdict _,
           Finding.DeadTestResult _,
           Finding.Swap _,
           Finding.Symptom _,
-          Finding.Heat _ ->
+          Finding.Heat _,
+          Finding.Temperature _,
+          Finding.PinOhms _,
+          Finding.Frequency _,
+          Finding.ResetPulse _,
+          Finding.CapacitorReading _ ->
           Set.of(identity(test).toString());
     };
   }
@@ -72,7 +92,16 @@ final class StepWords {
       case Finding.PullStep _ -> costs.test("pull");
       case Finding.DeadTestResult _ -> costs.test("dead test");
       case Finding.Symptom _ -> costs.test("screen");
-      case Finding.Heat _ -> costs.test("heat");
+      case Finding.Heat _, Finding.Temperature _ -> costs.test("heat");
+      case Finding.FarVolts _ -> costs.test("rail volts");
+      case Finding.DummyVolts _ -> costs.test("dummy load");
+      case Finding.RailAmps _ -> costs.test("rail amps");
+      case Finding.Ripple _, Finding.Frequency _, Finding.ResetPulse _ -> costs.test("scope");
+      case Finding.PinOhms _ -> costs.test("rail ohms");
+      case Finding.CapacitorReading t -> {
+        Part part = board.part(t.part()).orElseThrow();
+        yield costs.takeOut(part) + costs.test("capacitor") + costs.putIn(part);
+      }
       case Finding.Swap _ -> costs.test("swap");
       case Finding.TesterVerdict t -> {
         Part part = board.part(t.part()).orElseThrow();
@@ -84,9 +113,13 @@ final class StepWords {
   }
 
   static double risk(Finding test, Board board, Costs costs) {
-    return test instanceof Finding.TesterVerdict t
-        ? costs.riskOfTakingOut(board, board.part(t.part()).orElseThrow())
-        : 0;
+    return switch (test) {
+      case Finding.TesterVerdict t ->
+          costs.riskOfTakingOut(board, board.part(t.part()).orElseThrow());
+      case Finding.CapacitorReading t ->
+          costs.riskOfTakingOut(board, board.part(t.part()).orElseThrow());
+      case Finding _ -> 0;
+    };
   }
 
   Step test(
@@ -116,6 +149,15 @@ final class StepWords {
           case Finding.Swap t -> "Try a known-good part for " + named(t.part());
           case Finding.Symptom _ -> "Look at the screen";
           case Finding.Heat t -> "Feel whether " + named(t.part()) + " runs hot";
+          case Finding.FarVolts t -> "Measure " + t.rail() + " at " + named(t.part());
+          case Finding.DummyVolts t -> "Prove the supply of " + t.rail() + " on its dummy load";
+          case Finding.RailAmps t -> "Measure the current from " + t.rail();
+          case Finding.Ripple t -> "Look at the ripple on " + t.rail();
+          case Finding.Temperature t -> "Take the temperature of " + named(t.part());
+          case Finding.PinOhms t -> "Measure " + board.describe(t.pin()) + " to ground in ohms";
+          case Finding.Frequency t -> "Count the clock at " + board.describe(t.pin());
+          case Finding.ResetPulse t -> "Watch the reset at " + board.describe(t.pin());
+          case Finding.CapacitorReading t -> "Measure " + named(t.part()) + " out of circuit";
         };
     return new Step(
         again ? title + ", again" : title,
@@ -138,7 +180,19 @@ final class StepWords {
       case Finding.Heat t -> t.part();
       case Finding.PullStep t -> t.part();
       case Finding.Continuity t -> t.one().part();
-      case Finding.RailVolts _, Finding.RailOhms _, Finding.DeadTestResult _, Finding.Symptom _ ->
+      case Finding.FarVolts t -> t.part();
+      case Finding.Temperature t -> t.part();
+      case Finding.CapacitorReading t -> t.part();
+      case Finding.PinOhms t -> t.pin().part();
+      case Finding.Frequency t -> t.pin().part();
+      case Finding.ResetPulse t -> t.pin().part();
+      case Finding.RailVolts _,
+          Finding.RailOhms _,
+          Finding.DummyVolts _,
+          Finding.RailAmps _,
+          Finding.Ripple _,
+          Finding.DeadTestResult _,
+          Finding.Symptom _ ->
           "";
     };
   }
@@ -147,14 +201,30 @@ final class StepWords {
     return switch (test) {
       case Finding.Probe t -> List.of(t.pin());
       case Finding.Continuity t -> List.of(t.one(), t.other());
+      case Finding.PinOhms t -> List.of(t.pin());
+      case Finding.Frequency t -> List.of(t.pin());
+      case Finding.ResetPulse t -> List.of(t.pin());
       case Finding _ -> List.of();
     };
   }
 
   private String setUp(Finding test) {
     return switch (test) {
-      case Finding.Probe _, Finding.Heat _, Finding.RailVolts _, Finding.Symptom _ -> RUNNING;
-      case Finding.Continuity _, Finding.RailOhms _, Finding.PullStep _ -> POWER_OFF;
+      case Finding.Probe _,
+          Finding.Heat _,
+          Finding.Temperature _,
+          Finding.RailVolts _,
+          Finding.FarVolts _,
+          Finding.RailAmps _,
+          Finding.Ripple _,
+          Finding.Frequency _,
+          Finding.Symptom _ ->
+          RUNNING;
+      case Finding.Continuity _, Finding.RailOhms _, Finding.PullStep _, Finding.PinOhms _ ->
+          POWER_OFF;
+      case Finding.ResetPulse _ -> "Probe on the pin, then power on.";
+      case Finding.DummyVolts _ -> "The supply alone, on a resistor in place of the board.";
+      case Finding.CapacitorReading _ -> "Power off, discharged, one leg or the whole part out.";
       case Finding.DeadTestResult _ -> "Cartridge in, then power on; several runs tell more.";
       case Finding.TesterVerdict t ->
           board.part(t.part()).orElseThrow().socketed()
@@ -168,12 +238,23 @@ final class StepWords {
     return switch (test) {
       case Finding.TesterVerdict t when !board.part(t.part()).orElseThrow().socketed() -> IRON;
       case Finding.TesterVerdict _, Finding.Swap _, Finding.PullStep _ -> SHARP;
-      case Finding.Heat _ -> "A faulty part can burn a finger: approach with the back of the hand.";
+      case Finding.CapacitorReading _ -> IRON;
+      case Finding.DummyVolts _ ->
+          "The load gets hot, and inside a mains supply charge stays: leave that to those licensed"
+              + " to open it.";
+      case Finding.Heat _, Finding.Temperature _ ->
+          "A faulty part can burn a finger: approach with the back of the hand.";
       case Finding.DeadTestResult _ -> "Cartridges go in and out with the power off.";
-      case Finding.RailVolts _, Finding.Probe _ ->
+      case Finding.RailVolts _,
+          Finding.FarVolts _,
+          Finding.RailAmps _,
+          Finding.Ripple _,
+          Finding.Frequency _,
+          Finding.ResetPulse _,
+          Finding.Probe _ ->
           "Live board: one hand, no slipping probe; mains parts are for those licensed to open"
               + " them.";
-      case Finding.Continuity _, Finding.RailOhms _, Finding.Symptom _ -> "";
+      case Finding.Continuity _, Finding.RailOhms _, Finding.PinOhms _, Finding.Symptom _ -> "";
     };
   }
 

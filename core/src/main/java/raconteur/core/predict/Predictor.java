@@ -8,13 +8,15 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.continuity.Peers;
+import raconteur.core.data.Figures;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
-import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.story.Moment;
@@ -30,12 +32,18 @@ public final class Predictor {
   private final Readings readings;
   private final NetPropagation nets;
   private final StartOrder startOrder;
+  private final Peers peers;
+  private final SupplyModels supplyModels;
+  private final PassiveModels passiveModels;
 
   public Predictor(Board board, Readings readings) {
     this.board = board;
     this.readings = readings;
     this.nets = new NetPropagation(board);
     this.startOrder = new StartOrder(board);
+    this.peers = new Peers(board);
+    this.supplyModels = new SupplyModels(board, readings);
+    this.passiveModels = new PassiveModels(board, readings);
   }
 
   /** How faults spread on this board. */
@@ -44,14 +52,27 @@ public final class Predictor {
   }
 
   /**
-   * What a probed pin has to show by the other readings taken in the same state of the board; empty
-   * for other tests and where too little was seen. Where two readings of one pin disagree, neither
-   * is leant on.
+   * What a test has to show by the other readings taken in the same state of the board. Where two
+   * readings of one pin disagree, neither is leant on.
    */
-  public Optional<Signal> expectation(Finding finding, Moment moment, List<DatedFinding> told) {
-    if (!(finding instanceof Finding.Probe probe)) {
-      return Optional.empty();
-    }
+  public Expectation expectation(Finding finding, Moment moment, List<DatedFinding> told) {
+    return switch (finding) {
+      case Finding.Probe probe -> shown(probe.pin(), moment, told);
+      case Finding.PinOhms ohms ->
+          peers
+              .ofLine(ohms.pin(), moment, told)
+              .<Expectation>map(Expectation.Among::new)
+              .orElse(Expectation.NONE);
+      case Finding.Temperature temperature ->
+          peers
+              .ofPart(temperature.part(), moment, told)
+              .<Expectation>map(Expectation.Among::new)
+              .orElse(Expectation.NONE);
+      case Finding _ -> Expectation.NONE;
+    };
+  }
+
+  private Expectation shown(PinRef at, Moment moment, List<DatedFinding> told) {
     Map<PinRef, Signal> seen = new HashMap<>();
     Set<PinRef> disputed = new HashSet<>();
     for (DatedFinding other : told) {
@@ -65,7 +86,9 @@ public final class Predictor {
       }
     }
     seen.keySet().removeAll(disputed);
-    return nets.expectedAt(probe.pin(), seen);
+    return nets.expectedAt(at, seen)
+        .<Expectation>map(Expectation.Shows::new)
+        .orElse(Expectation.NONE);
   }
 
   /**
@@ -73,16 +96,24 @@ public final class Predictor {
    *
    * @param expectation from {@link #expectation}
    */
-  public TestModel<?> model(Finding finding, Moment moment, Optional<Signal> expectation) {
+  public TestModel<?> model(Finding finding, Moment moment, Expectation expectation) {
     TestModel<?> bare = bare(finding, moment, expectation);
     return moment.partsOut().isEmpty() ? bare : new PartsOut<>(bare, moment.partsOut());
   }
 
-  private TestModel<?> bare(Finding finding, Moment moment, Optional<Signal> expectation) {
+  private TestModel<?> bare(Finding finding, Moment moment, Expectation expectation) {
     return switch (finding) {
-      case Finding.Probe probe -> new ProbeModel(nets, readings, probe.pin(), expectation);
-      case Finding.RailVolts volts -> railVolts(board.rail(volts.rail()).orElseThrow());
-      case Finding.RailOhms ohms -> railOhms(board.rail(ohms.rail()).orElseThrow());
+      case Finding.Probe probe -> probe(probe.pin(), expectation);
+      case Finding.RailVolts t ->
+          railVolts(t.rail(), "rail volts", volts -> new Finding.RailVolts(t.rail(), volts));
+      case Finding.FarVolts t ->
+          railVolts(
+              t.rail(), "rail volts", volts -> new Finding.FarVolts(t.rail(), t.part(), volts));
+      case Finding.DummyVolts t ->
+          railVolts(t.rail(), "dummy volts", volts -> new Finding.DummyVolts(t.rail(), volts));
+      case Finding.RailAmps amps -> supplyModels.amps(amps.rail(), moment.partsOut());
+      case Finding.Ripple ripple -> supplyModels.ripple(ripple.rail());
+      case Finding.RailOhms ohms -> railOhms(ohms);
       case Finding.PullStep pull -> pull(pull, moment.ohmsBefore().orElse(Double.NaN));
       case Finding.Continuity continuity -> continuity(continuity);
       case Finding.TesterVerdict verdict ->
@@ -92,33 +123,86 @@ public final class Predictor {
       case Finding.Swap swap -> new SwapModel(readings, swap.part());
       case Finding.Symptom _ -> new SymptomModel(board, startOrder, readings);
       case Finding.Heat heat -> heat(heat.part());
+      case Finding.Temperature _, Finding.PinOhms _ when expectation instanceof Expectation.None ->
+          new NoModel(finding);
+      case Finding.Temperature temperature ->
+          passiveModels.temperature(temperature, (Expectation.Among) expectation);
+      case Finding.PinOhms ohms -> passiveModels.pinOhms(ohms, (Expectation.Among) expectation);
+      case Finding.Frequency frequency -> frequency(frequency);
+      case Finding.ResetPulse reset -> reset(reset);
+      case Finding.CapacitorReading capacitor -> passiveModels.capacitor(capacitor);
     };
   }
 
-  private TestModel<?> railVolts(Rail rail) {
-    var conditions = new RailConditions(board, readings, rail);
+  private ProbeModel probe(PinRef pin, Expectation expectation) {
+    Optional<Signal> shows =
+        expectation instanceof Expectation.Shows(Signal signal)
+            ? Optional.of(signal)
+            : Optional.empty();
+    return new ProbeModel(nets, readings, pin, shows);
+  }
+
+  /** A counter that counts has a moving line under it. */
+  private TestModel<?> frequency(Finding.Frequency test) {
+    return new AsProbe(
+        probe(test.pin(), Expectation.NONE),
+        found ->
+            new Finding.Probe(
+                test.pin(),
+                ((Finding.Frequency) found).hertz() >= 1 ? Signal.TOGGLING : Signal.LOW),
+        List.of(test, new Finding.Frequency(test.pin(), 0)));
+  }
+
+  /** A reset line that lets go comes to rest where it does on a good board. */
+  private TestModel<?> reset(Finding.ResetPulse test) {
+    Signal rest = nets.healthy(test.pin()).filter(s -> s == Signal.LOW).orElse(Signal.HIGH);
+    Signal held = rest == Signal.LOW ? Signal.HIGH : Signal.LOW;
+    return new AsProbe(
+        probe(test.pin(), Expectation.NONE),
+        found ->
+            new Finding.Probe(
+                test.pin(),
+                Double.isInfinite(((Finding.ResetPulse) found).seconds()) ? held : rest),
+        List.of(
+            new Finding.ResetPulse(test.pin(), 0.1),
+            new Finding.ResetPulse(test.pin(), Double.POSITIVE_INFINITY)));
+  }
+
+  private TestModel<?> railVolts(String railName, String test, Function<Double, Finding> reading) {
+    Rail rail = board.rail(railName).orElseThrow();
+    var conditions = new RailConditions(board, rail);
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     double v = rail.volts();
-    outcomes.put("good", new Finding.RailVolts(rail.name(), v));
-    outcomes.put("low", new Finding.RailVolts(rail.name(), v / 2));
-    outcomes.put("high", new Finding.RailVolts(rail.name(), v * 1.5));
-    outcomes.put("absent", new Finding.RailVolts(rail.name(), 0));
-    outcomes.put("wrong sign", new Finding.RailVolts(rail.name(), -v / 2));
+    outcomes.put("good", reading.apply(v));
+    outcomes.put("low", reading.apply(v / 2));
+    outcomes.put("high", reading.apply(v * 1.5));
+    outcomes.put("absent", reading.apply(0.0));
+    outcomes.put("wrong sign", reading.apply(-v / 2));
     return new ConditionModel(
         readings,
-        "rail volts",
+        test,
         List.of("good", "loaded", "pulled", "gone"),
         conditions::underVoltage,
-        found -> conditions.voltageOutcome(((Finding.RailVolts) found).volts()),
+        found -> conditions.voltageOutcome(RailConditions.volts(found)),
         outcomes);
   }
 
-  private TestModel<?> railOhms(Rail rail) {
-    var conditions = new RailConditions(board, readings, rail);
+  private TestModel<?> railOhms(Finding.RailOhms test) {
+    Rail rail = board.rail(test.rail()).orElseThrow();
+    var conditions = new RailConditions(board, rail);
     Map<String, Finding> outcomes = new LinkedHashMap<>();
-    outcomes.put("as expected", new Finding.RailOhms(rail.name(), rail.expectedOhms()));
-    outcomes.put("low", new Finding.RailOhms(rail.name(), rail.expectedOhms() / 10));
-    outcomes.put("open", new Finding.RailOhms(rail.name(), Double.POSITIVE_INFINITY));
+    for (var outcome :
+        Map.of(
+                "as expected",
+                rail.expectedOhms(),
+                "low",
+                rail.expectedOhms() / 10,
+                "open",
+                Double.POSITIVE_INFINITY)
+            .entrySet()) {
+      outcomes.put(
+          outcome.getKey(), new Finding.RailOhms(rail.name(), outcome.getValue(), test.reversed()));
+    }
     return new ConditionModel(
         readings,
         "rail ohms",
@@ -130,7 +214,7 @@ public final class Predictor {
 
   private TestModel<?> pull(Finding.PullStep pull, double ohmsBefore) {
     Place load = new Place.Load(pull.part(), pull.rail());
-    double limit = readings.limit("part loads below ohms");
+    double limit = Figures.shipped("supply").of("part loads below ohms");
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     outcomes.put("loads", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore * 3));
     outcomes.put("does not load", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore));
@@ -191,13 +275,8 @@ public final class Predictor {
     return new ConditionModel(
         readings,
         "heat",
-        List.of("healthy", "dead", "leaky"),
-        fault ->
-            !fault.place().mendable().equals(new Place.OfPart(part))
-                ? "healthy"
-                : fault.mode() == FaultMode.LEAKS
-                    ? "leaky"
-                    : fault.mode() == FaultMode.DEAD ? "dead" : "healthy",
+        PassiveModels.HEAT_CONDITIONS,
+        fault -> PassiveModels.heatCondition(fault, part),
         found -> ((Finding.Heat) found).warmth().name().toLowerCase(Locale.ROOT),
         outcomes);
   }

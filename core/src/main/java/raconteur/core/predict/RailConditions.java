@@ -7,17 +7,18 @@ import raconteur.core.board.Rail;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+import raconteur.core.power.RailResistance;
+import raconteur.core.power.RailVoltage;
 
 /** Sorts faults and meter readings by what they mean for one rail. */
 final class RailConditions {
   private final Board board;
-  private final Readings readings;
   private final Rail rail;
   private final Set<String> makers = new HashSet<>();
 
-  RailConditions(Board board, Readings readings, Rail rail) {
+  RailConditions(Board board, Rail rail) {
     this.board = board;
-    this.readings = readings;
     this.rail = rail;
     Set<String> seen = new HashSet<>();
     Rail at = rail;
@@ -58,32 +59,39 @@ final class RailConditions {
     return bridge.netOne().equals(board.ground()) || bridge.netOther().equals(board.ground());
   }
 
+  /** How much the board takes from the rail under a fault. */
+  String underCurrent(Fault fault) {
+    return switch (underVoltage(fault)) {
+      case "gone" -> "gone";
+      case "loaded", "pulled" -> "loaded";
+      default -> "healthy";
+    };
+  }
+
+  /** The voltage of a reading that is one. */
+  static double volts(Finding reading) {
+    return switch (reading) {
+      case Finding.RailVolts t -> t.volts();
+      case Finding.FarVolts t -> t.volts();
+      case Finding.DummyVolts t -> t.volts();
+      case Finding other -> throw new IllegalArgumentException("no voltage: " + other);
+    };
+  }
+
   String voltageOutcome(double volts) {
-    double absent = Math.abs(rail.volts()) * readings.limit("rail absent below share");
-    if (Math.abs(volts) < absent) {
-      return "absent";
-    }
-    if (volts * rail.volts() < 0) {
-      return "wrong sign";
-    }
-    if (volts >= rail.lowestGoodVolts() && volts <= rail.highestGoodVolts()) {
-      return "good";
-    }
-    return Math.abs(volts) < Math.abs(rail.volts()) ? "low" : "high";
+    return switch (RailVoltage.of(rail, volts)) {
+      case ABSENT -> "absent";
+      case WRONG_SIGN -> "wrong sign";
+      case GOOD -> "good";
+      case LOW -> "low";
+      case HIGH -> "high";
+    };
   }
 
   String resistanceOutcome(double ohms) {
     if (Double.isInfinite(ohms)) {
       return "open";
     }
-    boolean low =
-        ohms
-            < Math.min(
-                rail.expectedOhms(),
-                Math.max(
-                    readings.limit("rail suspicious below ohms"),
-                    rail.expectedOhms()
-                        * readings.limit("rail suspicious below share of expected")));
-    return low ? "low" : "as expected";
+    return RailResistance.isLow(rail, ohms) ? "low" : "as expected";
   }
 }

@@ -15,15 +15,10 @@ import raconteur.core.data.Loaded;
 public final class Readings {
   private final String origin;
   private final Map<String, Map<String, Map<String, Double>>> tests;
-  private final Map<String, Double> limits;
 
-  private Readings(
-      String origin,
-      Map<String, Map<String, Map<String, Double>>> tests,
-      Map<String, Double> limits) {
+  private Readings(String origin, Map<String, Map<String, Map<String, Double>>> tests) {
     this.origin = origin;
     this.tests = tests;
-    this.limits = limits;
   }
 
   /** The numbers that ship with the application. */
@@ -39,7 +34,7 @@ public final class Readings {
         text,
         (root, issues) -> {
           root.get("format").oneOf(Map.of("raconteur-readings/1", true));
-          root.onlyKnows(Set.of("format", "origin", "notes", "tests", "limits"));
+          root.onlyKnows(Set.of("format", "origin", "notes", "tests"));
           Map<String, Map<String, Map<String, Double>>> tests = new HashMap<>();
           root.get("tests")
               .entries()
@@ -49,9 +44,7 @@ public final class Readings {
                     conditions.entries().forEach((c, row) -> rows.put(c, distribution(row)));
                     tests.put(test, rows);
                   });
-          Map<String, Double> limits = new HashMap<>();
-          root.get("limits").entries().forEach((n, v) -> limits.put(n, v.between(0, 1e9)));
-          return new Readings(root.get("origin").text(), tests, limits);
+          return new Readings(root.get("origin").text(), tests);
         });
   }
 
@@ -78,13 +71,5 @@ public final class Readings {
           "readings.json has no " + test + "/" + condition + "/" + outcome);
     }
     return chance;
-  }
-
-  double limit(String name) {
-    Double limit = limits.get(name);
-    if (limit == null) {
-      throw new IllegalStateException("readings.json has no limit " + name);
-    }
-    return limit;
   }
 }

@@ -20,6 +20,7 @@ public final class HealthyBoard {
     Telling telling = Telling.of(board, entries);
     Map<String, Signal> signals = new HashMap<>();
     Map<String, Double> ohms = new HashMap<>();
+    Map<String, Double> amps = new HashMap<>();
     for (Telling.DatedFinding dated : telling.findings()) {
       if (dated.moment().epoch() < telling.epoch() || !dated.moment().partsOut().isEmpty()) {
         continue;
@@ -30,12 +31,13 @@ public final class HealthyBoard {
                 .netOf(probe.pin())
                 .filter(net -> !board.isSupply(net.name()))
                 .ifPresent(net -> signals.put(net.name(), probe.shown()));
-        case Finding.RailOhms rail when Double.isFinite(rail.ohms()) ->
+        case Finding.RailOhms rail when Double.isFinite(rail.ohms()) && !rail.reversed() ->
             ohms.put(rail.rail(), rail.ohms());
+        case Finding.RailAmps rail -> amps.put(rail.rail(), rail.amps());
         default -> {}
       }
     }
-    return new GoodReadings(signals, ohms, Map.of());
+    return new GoodReadings(signals, ohms, amps);
   }
 
   private static boolean isPlain(Signal signal) {

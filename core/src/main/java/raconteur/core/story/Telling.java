@@ -7,10 +7,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
-import raconteur.core.board.DamageArea;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
 import raconteur.core.finding.Statement;
@@ -51,15 +53,28 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     return findings;
   }
 
-  /** The marked damage areas that count. */
-  public List<DamageArea> damage() {
-    List<DamageArea> areas = new ArrayList<>();
+  /** The lines of one kind that count, in order. */
+  public <T extends Statement> List<T> said(Class<T> kind) {
+    List<T> said = new ArrayList<>();
     for (Told told : lines) {
-      if (told.meaning() instanceof Told.Counts(Statement.Damaged(DamageArea area), _)) {
-        areas.add(area);
+      if (told.meaning() instanceof Told.Counts(Statement statement, _)
+          && kind.isInstance(statement)) {
+        said.add(kind.cast(statement));
       }
     }
-    return areas;
+    return said;
+  }
+
+  /** How the board was found and what was marked on it. */
+  public Condition condition() {
+    Map<String, String> sockets = new HashMap<>();
+    said(Bookkeeping.SocketSeen.class).forEach(seen -> sockets.put(seen.part(), seen.kind()));
+    return new Condition(
+        said(Statement.Damaged.class).stream().map(Statement.Damaged::area).toList(),
+        sockets,
+        said(Bookkeeping.Foreign.class).stream()
+            .map(Bookkeeping.Foreign::part)
+            .collect(Collectors.toSet()));
   }
 
   /** The mends that count, in order; the n-th begins epoch n. */
@@ -82,6 +97,9 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     private final Map<String, Double> lastOhms = new HashMap<>();
     private String lastRail = "";
     private int epoch;
+    private BenchContext.Supply supply = BenchContext.Supply.NOT_SAID;
+    private int undone;
+    private final Set<Integer> off = new TreeSet<>();
 
     Replay(Board board, List<Entry> entries) {
       this.benchLine = new BenchLine(board);
@@ -103,7 +121,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     }
 
     private BenchContext context() {
-      return new BenchContext(partsOut, lastOhms, lastRail);
+      return new BenchContext(partsOut, lastOhms, lastRail, supply, undone, off);
     }
 
     private Told.Meaning meaning(Entry.Line line) {
@@ -131,12 +149,22 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           lastOhms.clear();
         }
         case Statement.Mended mended -> mended(mended.mend());
+        case Finding.RailOhms reading when reading.reversed() -> {}
         case Finding.RailOhms reading -> railRead(reading.rail(), reading.ohms());
         case Finding.PullStep pull -> {
           partsOut.add(pull.part());
           railRead(pull.rail(), pull.ohmsAfter());
         }
-        case Finding _, Statement.Remark _, Statement.Damaged _, Statement.Found _ -> {}
+        case Bookkeeping.Missing missing -> partsOut.add(missing.part());
+        case Bookkeeping.Undone _ -> off.add(++undone);
+        case Bookkeeping.Refitted refitted -> off.remove(refitted.item());
+        case Bookkeeping.Power power ->
+            supply = power.on() ? BenchContext.Supply.ON : BenchContext.Supply.OFF;
+        case Bookkeeping _,
+            Finding _,
+            Statement.Remark _,
+            Statement.Damaged _,
+            Statement.Found _ -> {}
       }
       return counts;
     }

@@ -2,6 +2,7 @@ package raconteur.core.finding;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -53,7 +54,42 @@ class BenchLineTest {
     "found U15.5 U16.5 open, found U15.5 U16.5 open",
     "damage liquid 120 40 60 30, damage liquid 120 40 60 30",
     "damage rework 5 5.5 10 10 mm, damage rework 5 5.5 10 10",
-    "note wire from J3 was blue, note wire from J3 was blue"
+    "damage cut-track 5 5 10 10, damage cut-track 5 5 10 10",
+    "note wire from J3 was blue, note wire from J3 was blue",
+    "5V at U14 4.72, +5V at U14 4.72 V",
+    "5V dummy 5.02, +5V dummy 5.02 V",
+    "5V 0.8 A, +5V 0.8 A",
+    "5V 800mA, +5V 0.8 A",
+    "5V ripple 40 mV, +5V ripple 0.04 V",
+    "5V gnd 280 ohm reversed, +5V gnd 280 ohm reversed",
+    "U1.6 16 MHz, U1.6 16000000 Hz",
+    "'U1.6 4,43361875MHz', U1.6 4433618.75 Hz",
+    "U8.18 released 120 ms, U8.18 released 120 ms",
+    "U8.18 held, U8.18 held",
+    "U22.5 gnd 5.6k, U22.5 gnd 5600 ohm",
+    "U26 61 C, U26 61 C",
+    "U26 61.5°C, U26 61.5 C",
+    "CE4 127 uF 0.2 ohm 3 uA, CE4 127 uF 0.2 ohm 3 uA",
+    "CE4 0.2ohm 127µF, CE4 127 uF 0.2 ohm",
+    "C1 98nF, C1 98000 pF",
+    "serial 004217, serial 004217",
+    "set LF-0042, set LF-0042",
+    "date U7 8412, date U7 8412",
+    "date U7 0352, date U7 0352",
+    "socket U22 single, socket U22 single wipe",
+    "socket U22 turned pin, socket U22 turned pin",
+    "socket U22 soldered, socket U22 soldered",
+    "missing U22, missing U22",
+    "foreign U22 a 150 ns part, foreign U22 a 150 ns part",
+    "undone wire red of the pair to J5.1, undone wire red of the pair to J5.1",
+    "check rail-+5V skipped no meter here, check rail-+5V skipped no meter here",
+    "check bridges done, check bridges done",
+    "picture 3f2a90c1d4e5 before at 120 40 burst cell, picture 3f2a90c1d4e5 before at 120 40 burst"
+        + " cell",
+    "value 250, value 250",
+    "decided donor not worth it, decided donor not worth it",
+    "power on, power on",
+    "power off, power off"
   })
   void isUnderstoodAndKeptInOneForm(String said, String kept) {
     var understood = (Understanding.Understood) read(said);
@@ -69,7 +105,14 @@ class BenchLineTest {
         "U99.3 toggling  | “U99” is not a part",
         "U14.17 high     | U14 is a 74LS139 in DIP16: its pins are 1 to 16",
         "U14.3 wobbling  | “wobbling” is not what the probe shows; accepted are",
-        "5V gnd -3 ohm   | A resistance cannot be below 0 Ω",
+        "5V gnd -3 ohm   | A resistance is never below 0 Ω",
+        "5V ripple 3 F   | “F” is too much here",
+        "date U7 8460    | weeks go from 01 to 53",
+        "date U7 84123   | A date code is four digits",
+        "refitted 1      | Nothing is written down as undone",
+        "check bridges na | Say in a few words why",
+        "CE4 12 apples   | “apples” is no number of farads",
+        "value much      | “much” is no amount",
         "5V gnd 3 apples | “apples” is too much here",
         "5V gnd 3 m      | “m” is too much here",
         "5V gnd 1.000,5  | is no number of ohms",
@@ -100,11 +143,46 @@ class BenchLineTest {
         "pull U13 40 ohm",
         "seat U13",
         "pull R6 92 ohm",
-        "mended U15.5 U15.6 wired"
+        "mended U15.5 U15.6 wired",
+        "5V gnd 0.058 ohm",
+        "5V gnd 58k",
+        "5V at R6 4.9",
+        "5V 1900 A",
+        "5V ripple 40",
+        "CE4 455",
+        "U26 610 C",
+        "U1.6 0.2 Hz",
+        "undone connector speaker"
       })
   void asksWhetherItIsMeant(String said) {
     assertThat(read(said)).isInstanceOf(Understanding.Asked.class);
     assertThat(read(said).sentence()).contains("?");
+  }
+
+  @Test
+  void readingsThatDoNotGoWithTheSupplyAreAskedAbout() {
+    BenchContext on =
+        new BenchContext(Set.of(), Map.of("+5V", 58.0), "+5V", BenchContext.Supply.ON, 0, Set.of());
+    for (String dead : List.of("5V gnd 300 ohm", "cont U15.5 U16.5 open", "U22.5 gnd 5k")) {
+      assertThat(line.understand(dead, on).sentence()).contains("logged as powered");
+    }
+    BenchContext off =
+        new BenchContext(Set.of(), Map.of(), "", BenchContext.Supply.OFF, 0, Set.of());
+    for (String live : List.of("5V 4.94", "U26 hot", "U1.6 16 MHz", "U14.3 high")) {
+      assertThat(line.understand(live, off)).isInstanceOf(Understanding.Asked.class);
+      assertThat(line.understand(live, on)).isInstanceOf(Understanding.Understood.class);
+    }
+  }
+
+  @Test
+  void thingsGoBackInTheReverseOrder() {
+    BenchContext context =
+        new BenchContext(Set.of(), Map.of(), "", BenchContext.Supply.NOT_SAID, 3, Set.of(1, 3));
+    assertThat(line.understand("refitted 3", context)).isInstanceOf(Understanding.Understood.class);
+    assertThat(line.understand("refitted 1", context).sentence())
+        .contains("Number 3 came off later");
+    assertThat(line.understand("refitted 2", context).sentence()).contains("back already");
+    assertThat(line.understand("refitted 4", context).sentence()).contains("1 to 3");
   }
 
   @Test

@@ -31,7 +31,7 @@ class ModelsTest {
   }
 
   private static double chance(Finding found, Fault... faults) {
-    return chance(PREDICTOR.model(found, NOW, Optional.empty()), found, faults);
+    return chance(PREDICTOR.model(found, NOW, Expectation.NONE), found, faults);
   }
 
   private static <E> double chance(TestModel<E> model, Finding found, Fault... faults) {
@@ -144,10 +144,10 @@ class ModelsTest {
                 "U6.1 toggling", "U6.2 high", "U6.13 high", "U6.12 high", "U8.17 toggling"));
     var output = telling.findings().get(3);
     assertThat(PREDICTOR.expectation(output.finding(), output.moment(), telling.findings()))
-        .contains(Signal.TOGGLING);
+        .isEqualTo(new Expectation.Shows(Signal.TOGGLING));
     var clock = telling.findings().get(4);
     assertThat(PREDICTOR.expectation(clock.finding(), clock.moment(), telling.findings()))
-        .isEmpty();
+        .isEqualTo(Expectation.NONE);
   }
 
   @Test
@@ -159,7 +159,7 @@ class ModelsTest {
                 "U6.1 toggling", "U6.1 low", "U6.2 high", "U6.13 high", "U6.12 high"));
     var output = telling.findings().getLast();
     assertThat(PREDICTOR.expectation(output.finding(), output.moment(), telling.findings()))
-        .isEmpty();
+        .isEqualTo(Expectation.NONE);
   }
 
   @Test

@@ -49,12 +49,12 @@ class HealthyBoardTest {
   @Test
   void damageIsToldAndStruckLikeAnyOtherLine() {
     var lines = Stories.of("damage liquid 120 40 60 30", "damage rework 5 5 10 10,5");
-    assertThat(Telling.of(board, lines).damage())
+    assertThat(Telling.of(board, lines).condition().damage())
         .containsExactly(
             new DamageArea(DamageArea.Kind.LIQUID, 120, 40, 60, 30),
             new DamageArea(DamageArea.Kind.REWORK, 5, 5, 10, 10.5));
     var struck = new java.util.ArrayList<>(lines);
     struck.add(new Entry.Strike(3, lines.getLast().at(), 1, "other board"));
-    assertThat(Telling.of(board, struck).damage()).hasSize(1);
+    assertThat(Telling.of(board, struck).condition().damage()).hasSize(1);
   }
 }

@@ -10,7 +10,7 @@ import javafx.stage.Window;
 public interface FilePicker {
 
   /** Asks for a file to read. */
-  Optional<Path> toRead(String title, String kind, String pattern);
+  Optional<Path> toRead(String title, String kind, String... patterns);
 
   /** Asks for a file to write. */
   Optional<Path> toWrite(String title, String proposedName);
@@ -19,10 +19,10 @@ public interface FilePicker {
   static FilePicker dialogs(Window owner) {
     return new FilePicker() {
       @Override
-      public Optional<Path> toRead(String title, String kind, String pattern) {
+      public Optional<Path> toRead(String title, String kind, String... patterns) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, pattern));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(kind, patterns));
         return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
       }
 

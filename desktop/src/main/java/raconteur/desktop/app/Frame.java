@@ -2,11 +2,13 @@ package raconteur.desktop.app;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
@@ -17,18 +19,25 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
 import raconteur.core.finding.BenchLine;
+import raconteur.core.inspect.Stages;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArrivePresenter;
+import raconteur.desktop.arrive.ArriveStage;
 import raconteur.desktop.arrive.ArriveView;
 import raconteur.desktop.boards.BoardsPresenter;
 import raconteur.desktop.boards.BoardsView;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.devices.DevicesPresenter;
 import raconteur.desktop.devices.DevicesView;
+import raconteur.desktop.inspect.InspectStage;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
+import raconteur.desktop.power.PowerStage;
 import raconteur.desktop.shelf.ShelfPresenter;
 import raconteur.desktop.shelf.ShelfView;
+import raconteur.desktop.stage.StageView;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.trace.TraceView;
 
@@ -42,12 +51,16 @@ public final class Frame extends BorderPane {
   private final Label caseName = Texts.line("", "case-name");
   private final List<Button> ways = new ArrayList<>();
   private Optional<Views> views = Optional.empty();
-  private Optional<TraceView> trace = Optional.empty();
+  private Optional<Bench> bench = Optional.empty();
   private Optional<BoardsView> boards = Optional.empty();
   private Optional<DevicesView> devices = Optional.empty();
 
   /** The views that are there as long as the casebook is. */
   private record Views(Workshop workshop, ShelfView shelf, ArriveView arrive, OddsView odds) {}
+
+  /** The case on the desk and the views of its stages. */
+  private record Bench(
+      CaseDesk desk, StageView arrive, StageView inspect, StageView power, TraceView trace) {}
 
   public Frame(FilePicker files) {
     this.files = files;
@@ -58,10 +71,12 @@ public final class Frame extends BorderPane {
     bar.getChildren().add(wordmark);
     way("Shelf", "Ctrl+1", this::showShelf);
     way("Arrive", "Ctrl+2", this::showArrive);
-    way("Trace", "Ctrl+3", this::showTrace);
-    way("Odds", "Ctrl+4", this::showOdds);
-    way("Boards", "Ctrl+5", this::showBoards);
-    way("Devices", "Ctrl+6", this::showDevices);
+    way("Inspect", "Ctrl+3", this::showInspect);
+    way("Power", "Ctrl+4", this::showPower);
+    way("Trace", "Ctrl+5", this::showTrace);
+    way("Odds", "Ctrl+6", this::showOdds);
+    way("Boards", "Ctrl+7", this::showBoards);
+    way("Devices", "Ctrl+8", this::showDevices);
     caseName.setMinWidth(0);
     bar.getChildren()
         .addAll(
@@ -86,6 +101,8 @@ public final class Frame extends BorderPane {
         List.of(
             this::showShelf,
             this::showArrive,
+            this::showInspect,
+            this::showPower,
             this::showTrace,
             this::showOdds,
             this::showBoards,
@@ -94,7 +111,7 @@ public final class Frame extends BorderPane {
       KeyCode digit = KeyCode.getKeyCode(String.valueOf(i + 1));
       accelerate(new KeyCodeCombination(digit, KeyCombination.SHORTCUT_DOWN), go.get(i));
     }
-    accelerate(new KeyCodeCombination(KeyCode.N, KeyCombination.SHORTCUT_DOWN), this::showArrive);
+    accelerate(new KeyCodeCombination(KeyCode.N, KeyCombination.SHORTCUT_DOWN), this::showIntake);
     accelerate(new KeyCodeCombination(KeyCode.F1), this::showKeys);
     accelerate(new KeyCodeCombination(KeyCode.F10), this::toggleDim);
   }
@@ -105,11 +122,11 @@ public final class Frame extends BorderPane {
 
   /** Shows the shelf of an opened casebook. */
   public void open(Workshop workshop) {
-    ShelfView shelf = new ShelfView(new ShelfPresenter(workshop), this::openCase, this::showArrive);
+    ShelfView shelf = new ShelfView(new ShelfPresenter(workshop), this::openCase, this::showIntake);
     ArriveView arrive =
         new ArriveView(
             new ArrivePresenter(workshop),
-            this::openCase,
+            this::openArrived,
             () -> files.toRead("Add a board file", "Board files", "*.json"));
     OddsView odds =
         new OddsView(
@@ -135,26 +152,46 @@ public final class Frame extends BorderPane {
     views.ifPresent(
         v -> {
           v.shelf().refresh();
-          show(v.shelf(), v.shelf().firstFocus(), 0);
+          show(v.shelf(), v.shelf().firstFocus(), Way.SHELF);
         });
   }
 
-  public void showArrive() {
+  /** Shows the form that takes a board in. */
+  public void showIntake() {
     views.ifPresent(
         v -> {
           v.arrive().begin();
           v.arrive().setDim(Theme.isDim(this));
-          show(v.arrive(), v.arrive().firstFocus(), 1);
+          show(v.arrive(), v.arrive().firstFocus(), Way.ARRIVE);
         });
+  }
+
+  /** Shows what is written down of the case on the desk, or the form where there is none. */
+  public void showArrive() {
+    bench.ifPresentOrElse(b -> stage(b, b.arrive(), Way.ARRIVE), this::showIntake);
+  }
+
+  public void showInspect() {
+    bench.ifPresentOrElse(b -> stage(b, b.inspect(), Way.INSPECT), this::showShelf);
+  }
+
+  public void showPower() {
+    bench.ifPresentOrElse(b -> stage(b, b.power(), Way.POWER), this::showShelf);
+  }
+
+  private void stage(Bench b, StageView stage, Way way) {
+    b.desk().refresh();
+    stage.setDim(Theme.isDim(this));
+    show(stage, stage.firstFocus(), way);
   }
 
   /** Shows the case last taken to the bench, or the shelf to choose one from. */
   public void showTrace() {
-    trace.ifPresentOrElse(
-        t -> {
-          t.presenter().refresh();
-          t.setDim(Theme.isDim(this));
-          show(t, t.firstFocus(), 2);
+    bench.ifPresentOrElse(
+        b -> {
+          b.desk().refresh();
+          b.trace().setDim(Theme.isDim(this));
+          show(b.trace(), b.trace().firstFocus(), Way.TRACE);
         },
         this::showShelf);
   }
@@ -164,7 +201,7 @@ public final class Frame extends BorderPane {
         v -> {
           v.odds().refresh();
           v.odds().setDim(Theme.isDim(this));
-          show(v.odds(), v.odds().firstFocus(), 3);
+          show(v.odds(), v.odds().firstFocus(), Way.ODDS);
         });
   }
 
@@ -174,7 +211,7 @@ public final class Frame extends BorderPane {
             v -> {
               v.refresh();
               v.setDim(Theme.isDim(this));
-              show(v, v.firstFocus(), 4);
+              show(v, v.firstFocus(), Way.BOARDS);
             });
   }
 
@@ -187,7 +224,7 @@ public final class Frame extends BorderPane {
         v -> {
           v.refresh();
           v.setDim(Theme.isDim(this));
-          show(v, v.firstFocus(), 5);
+          show(v, v.firstFocus(), Way.DEVICES);
         });
   }
 
@@ -199,6 +236,12 @@ public final class Frame extends BorderPane {
               v -> new BoardsView(new BoardsPresenter(v.workshop()), files, this::showDevices));
     }
     return boards;
+  }
+
+  /** Takes a case that has just come in to the desk, to write down what it is. */
+  private void openArrived(int number) {
+    openCase(number);
+    showArrive();
   }
 
   /** Takes a case to the bench. */
@@ -225,38 +268,111 @@ public final class Frame extends BorderPane {
     var header = found.get().header();
     caseName.setText(
         header.number() + " · " + board.get().identity().shortName() + " · " + header.owner());
-    trace = Optional.of(new TraceView(workshop, found.get(), board.get(), Theme.isDim(this)));
+    boolean dim = Theme.isDim(this);
+    CaseDesk desk = new CaseDesk(workshop, found.get(), board.get());
+    bench =
+        Optional.of(
+            new Bench(
+                desk,
+                ArriveStage.of(desk, files, this::showIntake, dim),
+                InspectStage.of(desk, files, dim),
+                PowerStage.of(desk, dim),
+                new TraceView(desk, dim)));
+    desk.addListener(this::mark);
+    desk.start();
     showTrace();
   }
 
-  /** The case on the bench. */
+  /** How the stages before Trace stand, on their buttons. */
+  private void mark(DeskState state) {
+    mark(Way.ARRIVE, Stages.arrive(state.board(), state.telling()));
+    mark(Way.INSPECT, Stages.inspect(state.board(), state.telling()));
+    mark(Way.POWER, Stages.power(state.board(), state.telling()));
+  }
+
+  private void mark(Way way, Stages.Mark mark) {
+    Button button = ways.get(way.ordinal());
+    String sign =
+        switch (mark.standing()) {
+          case OPEN -> "○";
+          case DONE -> "✓";
+          case CONTRADICTED -> "✗";
+        };
+    button.setText(way.word() + " " + sign);
+    button.setAccessibleText(way.word() + ", Ctrl+" + (way.ordinal() + 1) + ", " + mark.words());
+    button.setTooltip(new Tooltip(mark.words()));
+  }
+
+  /** The trace view of the case on the bench. */
   public Optional<TraceView> trace() {
-    return trace;
+    return bench.map(Bench::trace);
+  }
+
+  /** A stage of the case on the bench, by its name. */
+  Optional<StageView> stage(String name) {
+    return bench.map(
+        b ->
+            switch (name) {
+              case "Arrive" -> b.arrive();
+              case "Inspect" -> b.inspect();
+              default -> b.power();
+            });
   }
 
   /** Called now and then: takes in what another window has written. */
   public void refreshFromFile() {
-    trace.ifPresent(t -> t.presenter().refresh());
+    bench.ifPresent(b -> b.desk().refresh());
     views.filter(v -> getCenter() == v.shelf()).ifPresent(v -> v.shelf().refresh());
   }
 
-  private void show(Node view, Node focus, int way) {
+  private void show(Node view, Node focus, Way way) {
     devices.filter(v -> !v.equals(view)).ifPresent(DevicesView::leave);
     setCenter(view);
     for (int i = 0; i < ways.size(); i++) {
       ways.get(i).getStyleClass().remove("here");
-      if (i == way) {
+      if (i == way.ordinal()) {
         ways.get(i).getStyleClass().add("here");
       }
     }
-    caseName.setVisible(way == 2);
+    caseName.setVisible(way.ofCase() && !isIntake(view));
     Platform.runLater(focus::requestFocus);
+  }
+
+  private boolean isIntake(Node view) {
+    return views.filter(v -> v.arrive().equals(view)).isPresent();
+  }
+
+  /** The ways to go, in the order of their keys. */
+  private enum Way {
+    SHELF,
+    ARRIVE,
+    INSPECT,
+    POWER,
+    TRACE,
+    ODDS,
+    BOARDS,
+    DEVICES;
+
+    String word() {
+      return name().charAt(0) + name().substring(1).toLowerCase(Locale.ROOT);
+    }
+
+    /** Whether it is about the case on the desk. */
+    boolean ofCase() {
+      return compareTo(ARRIVE) >= 0 && compareTo(TRACE) <= 0;
+    }
   }
 
   private void toggleDim() {
     boolean dim = !Theme.isDim(this);
     Theme.setDim(this, dim);
-    trace.ifPresent(t -> t.setDim(dim));
+    bench.ifPresent(
+        b -> {
+          b.trace().setDim(dim);
+          b.arrive().setDim(dim);
+          b.inspect().setDim(dim);
+          b.power().setDim(dim);
+        });
     views.ifPresent(
         v -> {
           v.arrive().setDim(dim);

@@ -84,8 +84,8 @@ public final class Pictures {
   private void drawViews(Workshop workshop) throws IOException {
     frame.showShelf();
     draw("shelf");
-    frame.showArrive();
-    draw("arrive");
+    frame.showIntake();
+    draw("intake");
     frame.showOdds();
     draw("odds");
     boards();
@@ -97,6 +97,26 @@ public final class Pictures {
             : workshop.casebook().nextNumber() - 1;
     frame.openCase(shown);
     if (frame.trace().isPresent()) {
+      stage(
+          "Inspect",
+          frame::showInspect,
+          "Checks",
+          "Rails",
+          "Array",
+          "Capacitors",
+          "Shorts",
+          "Lines");
+      stage("Power", frame::showPower, "Rails", "Regulators", "Clock, reset", "Heat", "Going back");
+      stage(
+          "Arrive",
+          frame::showArrive,
+          "Board",
+          "Parts",
+          "Marks",
+          "Taken apart",
+          "Pictures",
+          "Worth it?");
+      frame.showTrace();
       draw("trace");
       press(javafx.scene.input.KeyCode.F9);
       draw("trace-underside");
@@ -154,6 +174,14 @@ public final class Pictures {
       A1;U4;4;2;123;40
       A0;U4;4;3;123;40
       """;
+
+  private void stage(String name, Runnable go, String... panes) throws IOException {
+    go.run();
+    for (String pane : panes) {
+      frame.stage(name).orElseThrow().choose(pane);
+      draw(name.toLowerCase(java.util.Locale.ROOT) + "-" + pane.replaceAll("[^A-Za-z]+", "-"));
+    }
+  }
 
   private void press(javafx.scene.Node view, javafx.scene.input.KeyCode key) {
     var event =

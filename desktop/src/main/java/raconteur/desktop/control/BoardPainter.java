@@ -82,6 +82,19 @@ final class BoardPainter {
     lit.stream().flatMap(n -> board.net(n).stream()).forEach(this::litNet);
     step();
     drawn.ifPresent(this::damage);
+    marks.notes().forEach(this::note);
+  }
+
+  /** A word on a small flag. */
+  private void note(MapMarks.Note note) {
+    double x = x(note.at().x());
+    double y = y(note.at().y());
+    g.setFill(inks.step());
+    g.fillOval(x - 4, y - 4, 8, 8);
+    g.setTextAlign(TextAlignment.LEFT);
+    g.setFont(Theme.text(11));
+    g.fillText(note.word(), x + 8, y);
+    g.setTextAlign(TextAlignment.CENTER);
   }
 
   private boolean isSeen(Box box) {
@@ -104,8 +117,12 @@ final class BoardPainter {
     g.setTextAlign(TextAlignment.CENTER);
   }
 
-  /** A marked area: hatched, with what happened there. */
+  /**
+   * A marked area: hatched in its kind's own way, with what happened there. What people did has
+   * another colour than what befell the board.
+   */
   private void damage(DamageArea area) {
+    javafx.scene.paint.Color ink = area.kind().copperOnly() ? inks.mended() : inks.suspect();
     double left =
         Math.min(x(area.leftMillimetres()), x(area.leftMillimetres() + area.widthMillimetres()));
     double top =
@@ -116,14 +133,16 @@ final class BoardPainter {
     g.beginPath();
     g.rect(left, top, w, h);
     g.clip();
-    g.setStroke(inks.suspect());
+    g.setStroke(ink);
     g.setGlobalAlpha(0.35);
     g.setLineWidth(1);
-    for (double at = left - h; at < left + w; at += 9) {
-      g.strokeLine(at, top + h, at + h, top);
+    double step = 7 + 3 * (area.kind().ordinal() % 3);
+    boolean falling = area.kind().ordinal() % 2 == 1;
+    for (double at = left - h; at < left + w; at += step) {
+      g.strokeLine(at, falling ? top : top + h, at + h, falling ? top + h : top);
     }
     g.restore();
-    g.setStroke(inks.suspect());
+    g.setStroke(ink);
     g.setLineWidth(1.2);
     g.setLineDashes(2, 4);
     g.strokeRect(left, top, w, h);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import raconteur.core.board.DamageArea;
+import raconteur.core.board.Outline;
 import raconteur.core.board.PinRef;
 
 /**
@@ -18,7 +19,8 @@ import raconteur.core.board.PinRef;
  * @param stepPins which pins it needs
  * @param chosen the part looked at now, empty for none
  * @param damage rectangles something happened to
- * @param differing parts and nets in which a sibling differs
+ * @param differing parts and nets in which a sibling differs, or parts that are not original
+ * @param notes places with a word to them, such as those of pictures
  */
 public record MapMarks(
     Map<String, Double> suspicion,
@@ -30,12 +32,13 @@ public record MapMarks(
     List<PinRef> stepPins,
     String chosen,
     List<DamageArea> damage,
-    Set<String> differing) {
+    Set<String> differing,
+    List<Note> notes) {
   /** A bare board. */
   public static final MapMarks NONE =
       new MapMarks(
-          Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "", List.of(),
-          Set.of());
+          Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "", List.of(), Set.of(),
+          List.of());
 
   public MapMarks {
     suspicion = Map.copyOf(suspicion);
@@ -46,20 +49,25 @@ public record MapMarks(
     stepPins = List.copyOf(stepPins);
     damage = List.copyOf(damage);
     differing = Set.copyOf(differing);
+    notes = List.copyOf(notes);
   }
 
   /** A stretch of a net between two of its pins, with the chance that it is broken. */
   public record Track(String net, PinRef from, PinRef to, double suspicion) {}
 
+  /** A word at a place of the board. */
+  public record Note(Outline.Point at, String word) {}
+
   /** The same with another part looked at. */
   public MapMarks choosing(String part) {
     return new MapMarks(
-        suspicion, cleared, mended, out, tracks, stepPart, stepPins, part, damage, differing);
+        suspicion, cleared, mended, out, tracks, stepPart, stepPins, part, damage, differing,
+        notes);
   }
 
   /** The same with parts and nets marked in which a sibling differs. */
   public MapMarks differing(Set<String> places) {
     return new MapMarks(
-        suspicion, cleared, mended, out, tracks, stepPart, stepPins, chosen, damage, places);
+        suspicion, cleared, mended, out, tracks, stepPart, stepPins, chosen, damage, places, notes);
   }
 }

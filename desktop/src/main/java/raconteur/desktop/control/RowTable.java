@@ -13,7 +13,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 
 /** A table of texts that is read, not edited: Enter or a double click opens the chosen row. */
-public final class RowTable<R> extends TableView<R> {
+public class RowTable<R> extends TableView<R> {
 
   /**
    * @param accessibleName what a screen reader calls it

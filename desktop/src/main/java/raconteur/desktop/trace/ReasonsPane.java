@@ -18,6 +18,7 @@ import raconteur.core.fault.Place;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.Percent;
 
 /** Why one suspect stands where it stands, what is cleared, and which findings to take again. */
 final class ReasonsPane extends ScrollPane {

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -13,6 +15,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.plan.Step;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.desk.Percent;
 
 /**
  * The proposed step, large, with one key an outcome: F2 for the first, F3 for the second, and so
@@ -30,13 +34,13 @@ final class StepCard extends VBox {
     getStyleClass().add("step-card");
   }
 
-  void show(TraceState state) {
+  void show(DeskState state) {
     Optional<Step> step = state.shownStep();
     getChildren().setAll(head(state));
     step.ifPresentOrElse(this::fill, () -> getChildren().add(waiting(state)));
   }
 
-  private HBox head(TraceState state) {
+  private HBox head(DeskState state) {
     Label heading = Texts.line("Next step", "faint");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
@@ -53,7 +57,7 @@ final class StepCard extends VBox {
     return head;
   }
 
-  private static Label waiting(TraceState state) {
+  private static Label waiting(DeskState state) {
     return Texts.label(
         state.thinking()
             ? "Weighing the story …"
@@ -89,6 +93,14 @@ final class StepCard extends VBox {
       rows.getChildren().add(row(shown.get(i), "F" + (i + 2)));
     }
     return rows;
+  }
+
+  /** The outcomes with their keys, in one line. */
+  static String keys(Step step) {
+    List<Step.Outcome> shown = shownOutcomes(step);
+    return IntStream.range(0, shown.size())
+        .mapToObj(i -> "F" + (i + 2) + " " + shown.get(i).word())
+        .collect(Collectors.joining("     "));
   }
 
   /** The likeliest outcomes, in the step's own order. */

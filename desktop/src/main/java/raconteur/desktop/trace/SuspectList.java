@@ -18,6 +18,7 @@ import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.Percent;
 
 /** The suspects, likeliest first: share, place, and what it would be. */
 final class SuspectList extends ListView<Suspect> {

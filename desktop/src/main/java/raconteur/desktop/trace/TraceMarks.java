@@ -16,6 +16,7 @@ import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
 import raconteur.core.story.Telling;
 import raconteur.desktop.control.MapMarks;
+import raconteur.desktop.desk.DeskState;
 
 /** Turns the state of a case into marks on its board. */
 final class TraceMarks {
@@ -24,7 +25,7 @@ final class TraceMarks {
 
   private TraceMarks() {}
 
-  static MapMarks of(TraceState state, String chosen) {
+  static MapMarks of(DeskState state, String chosen) {
     Map<String, Double> suspicion = new HashMap<>();
     List<MapMarks.Track> tracks = new ArrayList<>();
     Set<String> cleared = new HashSet<>();
@@ -51,7 +52,8 @@ final class TraceMarks {
         pins,
         chosen,
         damage(state),
-        Set.of());
+        Set.of(),
+        List.of());
   }
 
   private static void suspect(
@@ -70,7 +72,7 @@ final class TraceMarks {
         : Optional.empty();
   }
 
-  private static List<DamageArea> damage(TraceState state) {
-    return state.advice().map(a -> a.telling().damage()).orElse(List.of());
+  private static List<DamageArea> damage(DeskState state) {
+    return state.advice().map(a -> a.telling().condition().damage()).orElse(List.of());
   }
 }

@@ -1,5 +1,6 @@
 package raconteur.desktop.trace;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Pos;
@@ -9,7 +10,6 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextInputDialog;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
@@ -18,19 +18,21 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Statement;
 import raconteur.core.plan.Step;
-import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.Texts;
-import raconteur.desktop.theme.Theme;
+import raconteur.desktop.desk.ArmsLength;
+import raconteur.desktop.desk.BenchBar;
+import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.desk.StoryList;
+import raconteur.desktop.desk.StrikeDialog;
 
 /** The board, the suspects, the next step, the story and the bench line, laid out. */
 public final class TraceView extends StackPane {
@@ -41,7 +43,7 @@ public final class TraceView extends StackPane {
   private static final Map<KeyCode, Integer> OUTCOME_KEYS =
       Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
 
-  private final TracePresenter presenter;
+  private final CaseDesk desk;
   private final BoardMap map = new BoardMap();
   private final StepCard stepCard;
   private final SuspectList suspects;
@@ -55,14 +57,14 @@ public final class TraceView extends StackPane {
   private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
   private String chosen = "";
 
-  public TraceView(Workshop workshop, Case traced, Board board, boolean dim) {
+  public TraceView(CaseDesk desk, boolean dim) {
     getStyleClass().add("trace-root");
-    this.presenter = new TracePresenter(workshop, traced, board, this::show);
-    this.stepCard = new StepCard(this::take, presenter::showNextSuggestion);
+    this.desk = desk;
+    this.stepCard = new StepCard(this::take, desk::showNextSuggestion);
     this.suspects = new SuspectList(this::choose);
-    this.story = new StoryList(this::strike);
-    this.bench = new BenchBar(presenter);
-    map.setBoard(board);
+    this.bench = new BenchBar(desk);
+    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number));
+    map.setBoard(desk.state().board());
     map.setDim(dim);
     map.setOnPin(pin -> bench.begin(pin + " "));
     map.setOnPart(suspects::choose);
@@ -70,8 +72,7 @@ public final class TraceView extends StackPane {
     page.setBottom(bench);
     getChildren().addAll(page, armsLength);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
-    story.show(presenter.telling().lines(), java.util.Set.of());
-    presenter.start();
+    desk.addListener(this::show);
   }
 
   private HBox body() {
@@ -104,7 +105,7 @@ public final class TraceView extends StackPane {
     for (CaseState state : CaseState.values()) {
       shelfPlace.getItems().add(state.words());
     }
-    shelfPlace.setValue(presenter.state().header().state().words());
+    shelfPlace.setValue(desk.state().header().state().words());
     shelfPlace.setAccessibleText("Where the board stands");
     shelfPlace
         .getSelectionModel()
@@ -143,32 +144,38 @@ public final class TraceView extends StackPane {
 
   private void moveTo(String words) {
     CaseState to = CaseState.byWords().get(words);
-    if (to != null && to != presenter.state().header().state()) {
-      String refusal = presenter.move(to);
+    if (to != null && to != desk.state().header().state()) {
+      String refusal = desk.move(to);
       bench.say(refusal.isEmpty() ? "The board is now " + words + "." : refusal, refusal.isEmpty());
     }
   }
 
-  private void show(TraceState state) {
+  private void show(DeskState state) {
     stepCard.show(state);
     news.setText(state.news());
     state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
-    story.show(presenter.telling().lines(), StoryList.doubtful(state));
+    story.show(desk.telling().lines(), StoryList.doubtful(state));
     paint();
-    armsLength.show(state, presenter.telling().lines());
+    showArmsLength(state);
+  }
+
+  private void showArmsLength(DeskState state) {
+    Optional<Step> step = state.shownStep();
+    armsLength.show(
+        step.map(Step::title).orElse("Weighing the story …"),
+        step.map(s -> List.of(s.setUp(), StepCard.keys(s))).orElse(List.of()),
+        step.map(Step::caution).orElse(""),
+        state);
   }
 
   private void paint() {
-    MapMarks marks = TraceMarks.of(presenter.state(), chosen);
+    MapMarks marks = TraceMarks.of(desk.state(), chosen);
     map.setMarks(marks);
   }
 
   private void choose(Suspect suspect) {
     chosen = suspect.place() instanceof Place.OfPart(String part) ? part : "";
-    presenter
-        .state()
-        .advice()
-        .ifPresent(advice -> reasons.show(presenter.state().board(), advice, suspect));
+    desk.state().advice().ifPresent(advice -> reasons.show(desk.state().board(), advice, suspect));
     paint();
   }
 
@@ -188,11 +195,11 @@ public final class TraceView extends StackPane {
   private void keys(KeyEvent e) {
     Integer index = OUTCOME_KEYS.get(e.getCode());
     if (index != null) {
-      Optional<Step> step = presenter.state().shownStep();
+      Optional<Step> step = desk.state().shownStep();
       step.flatMap(s -> StepCard.outcome(s, index)).ifPresent(this::take);
       e.consume();
     } else if (e.getCode() == KeyCode.F7) {
-      presenter.showNextSuggestion();
+      desk.showNextSuggestion();
       e.consume();
     } else if (e.getCode() == KeyCode.F8) {
       armsLength.setVisible(!armsLength.isVisible());
@@ -208,23 +215,6 @@ public final class TraceView extends StackPane {
     }
   }
 
-  private void strike(int entryNumber) {
-    TextInputDialog dialog = new TextInputDialog();
-    dialog.initOwner(getScene().getWindow());
-    dialog.setTitle("Strike line " + entryNumber);
-    dialog.setHeaderText("Why is it struck? It stays to be read, but counts for nothing.");
-    dialog.setGraphic(new Region());
-    dialog.setContentText("Reason");
-    Theme.dressDialog(dialog.getDialogPane(), getScene().getWindow());
-    dialog.showAndWait().ifPresent(reason -> strike(entryNumber, reason));
-  }
-
-  private void strike(int entryNumber, String reason) {
-    TraceState.Entered done = presenter.strike(entryNumber, reason);
-    bench.say(done.sentence(), done instanceof TraceState.Kept);
-    bench.field().requestFocus();
-  }
-
   public void setDim(boolean dim) {
     map.setDim(dim);
   }
@@ -234,7 +224,7 @@ public final class TraceView extends StackPane {
     return bench.field();
   }
 
-  public TracePresenter presenter() {
-    return presenter;
+  public CaseDesk desk() {
+    return desk;
   }
 }

@@ -1,7 +1,7 @@
 /**
- * Trace: the board, the suspects, the next step, the story and the bench line. {@link
- * raconteur.desktop.trace.TracePresenter} holds the state, {@link
- * raconteur.desktop.trace.TraceView} lays the parts out.
+ * Trace: the board, the suspects and the next step of the case on the desk. {@link
+ * raconteur.desktop.trace.TraceView} lays the parts out; the state is that of {@link
+ * raconteur.desktop.desk.CaseDesk}.
  */
 @NullMarked
 package raconteur.desktop.trace;

@@ -31,7 +31,7 @@ public record DemoWindow(
         new Frame(
             new FilePicker() {
               @Override
-              public Optional<Path> toRead(String title, String kind, String pattern) {
+              public Optional<Path> toRead(String title, String kind, String... patterns) {
                 return toRead.get();
               }
 

@@ -173,7 +173,7 @@ class WindowTest {
 
   @Test
   void theCountsAreShownAndExported(FxRobot robot) throws Exception {
-    robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
+    robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
     WaitForAsyncUtils.waitForFxEvents();
     TableView<?> counts =
         robot.lookup(n -> "Counts".equals(n.getAccessibleText())).queryTableView();

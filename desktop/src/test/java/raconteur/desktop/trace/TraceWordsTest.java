@@ -9,8 +9,6 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.core.board.Board;
 import raconteur.core.fault.History;
@@ -20,6 +18,7 @@ import raconteur.core.story.CaseHeader;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Entry;
 import raconteur.desktop.control.MapMarks;
+import raconteur.desktop.desk.DeskState;
 
 /** What the Trace view says and marks, worked out without the toolkit. */
 class TraceWordsTest {
@@ -35,50 +34,9 @@ class TraceWordsTest {
     return advisor.advise(entries);
   }
 
-  @Test
-  void theNewsNamesWhatIsInFrontNowAndWhatWasCleared() {
-    var before = advise("screen garbage", "flash 3 3 3");
-    var after = advise("screen garbage", "flash 3 3 3", "U24 tester fail");
-    assertThat(News.tell(Optional.of(before), after)).startsWith("That ").contains("on U24.");
-    var ran = advise("screen garbage", "flash pass");
-    assertThat(News.tell(Optional.of(advise("screen garbage")), ran)).contains("speaks for");
-  }
-
-  @Test
-  void aMendThatWorkedIsNewsOfABoardThatMayBeWhole() {
-    var before = advise("screen garbage", "flash 3 3 3", "U24 tester fail", "mended U24 replaced");
-    var after =
-        advise(
-            "screen garbage",
-            "flash 3 3 3",
-            "U24 tester fail",
-            "mended U24 replaced",
-            "flash pass",
-            "screen works");
-    assertThat(News.tell(Optional.of(before), after))
-        .contains("that nothing is wrong any more")
-        .contains("the likeliest rest is");
-  }
-
-  @Test
-  void newsThatChangesLittleSaysSo() {
-    var before = advise("screen garbage", "flash 3 3 3");
-    var after = advise("screen garbage", "flash 3 3 3", "12V 12.0");
-    assertThat(News.tell(Optional.of(before), after))
-        .startsWith("That changes little: U24 stays in front");
-  }
-
-  @ParameterizedTest
-  @CsvSource({
-    "0.6149, 61 %",
-    "0.995, 100 %",
-    "0.0994, 9.9 %",
-    "0.004, 0.4 %",
-    "0.00001, < 0.1 %",
-    "0, < 0.1 %"
-  })
-  void sharesAreShownAsCoarselyAsTheyAreKnown(double share, String shown) {
-    assertThat(Percent.of(share)).isEqualTo(shown);
+  private DeskState state(CaseHeader header, Advisor.Advice advice, List<Step> steps, int step) {
+    return new DeskState(
+        header, board, advice.telling(), Optional.of(advice), steps, step, false, "", List.of());
   }
 
   @Test
@@ -93,9 +51,7 @@ class TraceWordsTest {
     List<Step> steps = advisor.nextSteps(advice);
     CaseHeader header =
         new CaseHeader(1, board.identity().id(), "", "", Instant.EPOCH, CaseState.ON_BENCH);
-    MapMarks marks =
-        TraceMarks.of(
-            new TraceState(header, board, Optional.of(advice), steps, 0, false, ""), "U8");
+    MapMarks marks = TraceMarks.of(state(header, advice, steps, 0), "U8");
     assertThat(marks.mended()).containsExactly("U24");
     assertThat(marks.out()).containsExactly("U13");
     assertThat(marks.chosen()).isEqualTo("U8");
@@ -120,7 +76,7 @@ class TraceWordsTest {
     List<Step> steps = advisor.nextSteps(advice);
     CaseHeader header =
         new CaseHeader(1, board.identity().id(), "", "", Instant.EPOCH, CaseState.ON_BENCH);
-    TraceState state = new TraceState(header, board, Optional.of(advice), steps, 4, false, "");
+    DeskState state = state(header, advice, steps, 4);
     assertThat(state.shownStep()).contains(steps.get(4 % steps.size()));
   }
 }

@@ -1,0 +1,88 @@
+package raconteur.casebook.report;
+
+import java.awt.Color;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+
+/** Words on a sheet of paper, in the standard fonts every reader has. */
+final class PdfText {
+  static final Color INK = new Color(0x26, 0x31, 0x3a);
+  static final Color FAINT = new Color(0x62, 0x5d, 0x50);
+
+  private PdfText() {}
+
+  /** What the standard fonts have no sign for is spelled out, or shown as a question mark. */
+  static String plain(String words) {
+    String spelled =
+        words
+            .replace("Ω", "ohm")
+            .replace("Ω", "ohm")
+            .replace('μ', 'µ')
+            .replace('−', '-')
+            .replace('“', '"')
+            .replace('”', '"')
+            .replace("…", "...")
+            .replace("→", "->");
+    StringBuilder text = new StringBuilder();
+    spelled
+        .codePoints()
+        .forEach(
+            c -> {
+              boolean latin = (c >= ' ' && c < 0x7F) || (c > 0xA0 && c <= 0xFF);
+              text.append(latin ? Character.toString(c) : "?");
+            });
+    return text.toString();
+  }
+
+  /** One line of words; lengths in the stream's own unit. */
+  static void show(
+      PDPageContentStream out, PDFont font, String words, float x, float y, float size, Color color)
+      throws IOException {
+    out.beginText();
+    out.setNonStrokingColor(color);
+    out.setFont(font, size);
+    out.newLineAtOffset(x, y);
+    out.showText(plain(words));
+    out.endText();
+  }
+
+  static float width(PDFont font, String words, float size) throws IOException {
+    return font.getStringWidth(plain(words)) / 1000 * size;
+  }
+
+  /** Breaks words into lines that fit; a word longer than a line is cut. */
+  static List<String> wrapped(PDFont font, String words, float size, float room)
+      throws IOException {
+    List<String> lines = new ArrayList<>();
+    StringBuilder line = new StringBuilder();
+    for (String word : words.strip().split("\\s+", -1)) {
+      String rest = word;
+      String longer = line.isEmpty() ? rest : line + " " + rest;
+      if (width(font, longer, size) <= room) {
+        line.setLength(0);
+        line.append(longer);
+        continue;
+      }
+      if (!line.isEmpty()) {
+        lines.add(line.toString());
+        line.setLength(0);
+      }
+      while (width(font, rest, size) > room) {
+        int fits = rest.length();
+        while (fits > 1 && width(font, rest.substring(0, fits), size) > room) {
+          fits--;
+        }
+        lines.add(rest.substring(0, fits));
+        rest = rest.substring(fits);
+      }
+      line.append(rest);
+    }
+    if (!line.isEmpty()) {
+      lines.add(line.toString());
+    }
+    return lines;
+  }
+}

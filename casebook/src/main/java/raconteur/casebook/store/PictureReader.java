@@ -1,0 +1,98 @@
+package raconteur.casebook.store;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Iterator;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import net.coobird.thumbnailator.Thumbnails;
+
+/**
+ * Reads a picture file. Its size in pixels is looked at before anything is decoded, so that a small
+ * file that claims to be enormous costs nothing; the thumbnail is turned as the camera says (Exif
+ * orientation).
+ */
+public final class PictureReader {
+  private static final long MOST_BYTES = 30L * 1024 * 1024;
+  private static final long MOST_PIXELS = 80_000_000;
+  private static final int THUMBNAIL_PIXELS = 320;
+  private static final Map<String, String> MEDIA = Map.of("jpeg", "image/jpeg", "png", "image/png");
+
+  private PictureReader() {}
+
+  /** Reads a file, or says in one sentence what would be accepted. */
+  public static Outcome<Picture> read(Path file) {
+    String name = String.valueOf(file.getFileName());
+    try {
+      if (Files.size(file) > MOST_BYTES) {
+        return new Outcome.Failed<>(
+            name + " is larger than 30 MB: save it smaller, as JPEG or PNG.");
+      }
+      return read(name, Files.readAllBytes(file));
+    } catch (IOException e) {
+      return new Outcome.Failed<>(name + " cannot be read; is it still there?");
+    }
+  }
+
+  private static Outcome<Picture> read(String name, byte[] bytes) {
+    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+      Optional<ImageReader> reader = reader(in);
+      String media = reader.map(r -> MEDIA.getOrDefault(format(r), "")).orElse("");
+      if (media.isEmpty()) {
+        return new Outcome.Failed<>(name + " is no JPEG or PNG picture; those two are kept.");
+      }
+      reader.get().setInput(in);
+      int width = reader.get().getWidth(0);
+      int height = reader.get().getHeight(0);
+      reader.get().dispose();
+      if ((long) width * height > MOST_PIXELS) {
+        return new Outcome.Failed<>(name + " has more than 80 million pixels: save it smaller.");
+      }
+      return new Outcome.Done<>(
+          new Picture(hash(bytes), media, width, height, bytes, thumbnail(bytes)));
+    } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
+      return new Outcome.Failed<>(name + " is damaged and cannot be shown; save it again.");
+    }
+  }
+
+  private static Optional<ImageReader> reader(ImageInputStream in) {
+    Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+    return readers.hasNext() ? Optional.of(readers.next()) : Optional.empty();
+  }
+
+  private static String format(ImageReader reader) throws IllegalArgumentException {
+    try {
+      return reader.getFormatName().toLowerCase(Locale.ROOT);
+    } catch (IOException e) {
+      return "";
+    }
+  }
+
+  private static byte[] thumbnail(byte[] bytes) throws IOException {
+    ByteArrayOutputStream small = new ByteArrayOutputStream();
+    Thumbnails.of(new ByteArrayInputStream(bytes))
+        .size(THUMBNAIL_PIXELS, THUMBNAIL_PIXELS)
+        .imageType(java.awt.image.BufferedImage.TYPE_INT_RGB)
+        .outputFormat("jpg")
+        .toOutputStream(small);
+    return small.toByteArray();
+  }
+
+  private static String hash(byte[] bytes) {
+    try {
+      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

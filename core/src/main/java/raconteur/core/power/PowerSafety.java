@@ -1,0 +1,214 @@
+package raconteur.core.power;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.board.Rail;
+import raconteur.core.data.Figures;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Quantities;
+import raconteur.core.story.Telling;
+import raconteur.core.story.Telling.DatedFinding;
+
+/**
+ * What speaks against power on this board now. Multi-rail memories die within moments when their
+ * negative rail is missing while the positive ones are there; a shorted rail cooks what feeds it; a
+ * rail that is over, or has the wrong sign, kills what hangs on it. Common practice, no source.
+ *
+ * @param reasons one sentence each, the worst first; empty where nothing speaks against it
+ * @param provenRails rails whose last voltage since the last mend was good, on the board or on a
+ *     dummy load
+ */
+public record PowerSafety(List<String> reasons, List<String> provenRails) {
+  public PowerSafety {
+    reasons = List.copyOf(reasons);
+    provenRails = List.copyOf(provenRails);
+  }
+
+  public boolean safe() {
+    return reasons.isEmpty();
+  }
+
+  /** Whether it is safe to go on, in one sentence. */
+  public String words(BenchContext.Supply supply) {
+    if (safe()) {
+      return switch (supply) {
+        case ON -> "Safe to go on: nothing read so far speaks against power.";
+        case OFF, NOT_SAID -> "Nothing read so far speaks against switching on.";
+      };
+    }
+    return (supply == BenchContext.Supply.ON ? "Switch off: " : "Do not switch on yet: ")
+        + String.join(" ", reasons);
+  }
+
+  /** Weighs everything read since the last mend. */
+  public static PowerSafety of(Board board, Telling telling) {
+    return new Worker(board, telling).safety();
+  }
+
+  /** The parts that need a negative rail beside a positive one, with the negative rails. */
+  public static Map<Part, List<Rail>> multiRailParts(Board board) {
+    Map<Part, List<Rail>> parts = new LinkedHashMap<>();
+    for (Part part : board.parts()) {
+      List<Rail> rails = railsOf(board, part);
+      boolean positive = rails.stream().anyMatch(r -> r.volts() > 0);
+      List<Rail> negative = rails.stream().filter(r -> r.volts() < 0).toList();
+      boolean chip = part.device().pins().size() > 3 && !isConnector(part);
+      if (part.fitted() && chip && positive && !negative.isEmpty()) {
+        parts.put(part, negative);
+      }
+    }
+    return parts;
+  }
+
+  private static boolean isConnector(Part part) {
+    return part.device().deviceClass().equals("connector");
+  }
+
+  /** By the nets where they are known, else by what the device's pins want. */
+  private static List<Rail> railsOf(Board board, Part part) {
+    if (!board.nets().isEmpty()) {
+      return part.pins().stream()
+          .flatMap(pin -> board.netOf(pin).stream())
+          .flatMap(net -> board.railOfNet(net.name()).stream())
+          .distinct()
+          .toList();
+    }
+    return part.device().facts().supplies().values().stream()
+        .flatMap(name -> board.rail(name).stream())
+        .distinct()
+        .toList();
+  }
+
+  private static final class Worker {
+    private final Board board;
+    private final Telling telling;
+    private final Figures figures = Figures.shipped("supply");
+    private final Map<String, Double> ohms = new TreeMap<>();
+    private final Map<String, Double> onBoard = new TreeMap<>();
+    private final Map<String, Double> onDummy = new TreeMap<>();
+    private final List<String> reasons = new ArrayList<>();
+
+    Worker(Board board, Telling telling) {
+      this.board = board;
+      this.telling = telling;
+      for (DatedFinding told : telling.findings()) {
+        if (told.moment().epoch() == telling.epoch()) {
+          note(told.finding());
+        }
+      }
+    }
+
+    private void note(Finding finding) {
+      switch (finding) {
+        case Finding.RailOhms t when !t.reversed() -> ohms.put(t.rail(), t.ohms());
+        case Finding.PullStep t -> ohms.put(t.rail(), t.ohmsAfter());
+        case Finding.RailVolts t -> onBoard.put(t.rail(), t.volts());
+        case Finding.FarVolts t -> onBoard.putIfAbsent(t.rail(), t.volts());
+        case Finding.DummyVolts t -> onDummy.put(t.rail(), t.volts());
+        case Finding _ -> {}
+      }
+    }
+
+    PowerSafety safety() {
+      multiRail();
+      board.rails().forEach(this::rail);
+      List<String> proven = board.rails().stream().filter(this::proven).map(Rail::name).toList();
+      return new PowerSafety(reasons, proven);
+    }
+
+    /** The voltage that counts: what the board itself showed, else its supply on the dummy load. */
+    private Optional<Double> volts(Rail rail) {
+      return Optional.ofNullable(onBoard.getOrDefault(rail.name(), onDummy.get(rail.name())));
+    }
+
+    private boolean proven(Rail rail) {
+      return volts(rail)
+          .filter(v -> RailVoltage.of(rail, v) == RailVoltage.Standing.GOOD)
+          .isPresent();
+    }
+
+    private void multiRail() {
+      Map<String, List<String>> inByRail = new TreeMap<>();
+      multiRailParts(board)
+          .forEach(
+              (part, negative) -> {
+                if (!telling.partsOut().contains(part.designator())) {
+                  negative.stream()
+                      .filter(rail -> !proven(rail))
+                      .forEach(
+                          rail ->
+                              inByRail
+                                  .computeIfAbsent(rail.name(), n -> new ArrayList<>())
+                                  .add(part.designator()));
+                }
+              });
+      inByRail.forEach(
+          (name, parts) -> {
+            Rail rail = board.rail(name).orElseThrow();
+            String many =
+                parts.size() == 1
+                    ? parts.getFirst() + " is in"
+                    : parts.getFirst()
+                        + " to "
+                        + parts.getLast()
+                        + " ("
+                        + parts.size()
+                        + " parts) are in";
+            String rail1 =
+                volts(rail)
+                    .map(v -> name + " reads " + Quantities.volts(v))
+                    .orElse(name + " is not proven");
+            reasons.add(
+                many
+                    + " and need "
+                    + name
+                    + ", but "
+                    + rail1
+                    + ": with the other rails up and this one missing they die. Pull them first, or"
+                    + " prove the rail.");
+          });
+    }
+
+    private void rail(Rail rail) {
+      Double read = ohms.get(rail.name());
+      if (read != null && read < figures.of("rail short below ohms")) {
+        reasons.add(
+            rail.name()
+                + " is shorted to ground ("
+                + Quantities.ohms(read)
+                + "): find the short before any power.");
+      } else if (read != null && RailResistance.isLow(rail, read)) {
+        reasons.add(
+            rail.name()
+                + " is loaded ("
+                + Quantities.ohms(read)
+                + "): find what loads it, or switch on with the current limited.");
+      }
+      Double volts = onBoard.get(rail.name());
+      if (volts != null) {
+        switch (RailVoltage.of(rail, volts)) {
+          case HIGH ->
+              reasons.add(
+                  rail.name()
+                      + " is over ("
+                      + Quantities.volts(volts)
+                      + "): it kills what hangs on it.");
+          case WRONG_SIGN ->
+              reasons.add(
+                  rail.name()
+                      + " has the wrong sign ("
+                      + Quantities.volts(volts)
+                      + "): it is pulled by a short to another line.");
+          case GOOD, LOW, ABSENT -> {}
+        }
+      }
+    }
+  }
+}

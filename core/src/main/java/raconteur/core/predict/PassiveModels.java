@@ -1,0 +1,113 @@
+package raconteur.core.predict;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
+import raconteur.core.capacitor.CapacitorJudge;
+import raconteur.core.continuity.Peers;
+import raconteur.core.continuity.RobustSpread;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+
+/** How a part's heat, a line's resistance and a capacitor's measurement come out. */
+record PassiveModels(Board board, Readings readings) {
+  static final List<String> HEAT_CONDITIONS = List.of("healthy", "dead", "leaky");
+
+  /** What a fault does to the warmth of a part. */
+  static String heatCondition(Fault fault, String part) {
+    if (!fault.place().mendable().equals(new Place.OfPart(part))) {
+      return "healthy";
+    }
+    return switch (fault.mode()) {
+      case LEAKS -> "leaky";
+      case DEAD -> "dead";
+      case STUCK_LOW, STUCK_HIGH, FLOATS, OPEN, SHORT -> "healthy";
+    };
+  }
+
+  TestModel<?> temperature(Finding.Temperature test, Expectation.Among among) {
+    RobustSpread twins = among.peers();
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    double step = 2 * RobustSpread.OUTLIER_FROM * twins.scale();
+    outcomes.put("hot", new Finding.Temperature(test.part(), twins.median() + step));
+    outcomes.put("normal", new Finding.Temperature(test.part(), twins.median()));
+    outcomes.put("cold", new Finding.Temperature(test.part(), twins.median() - step));
+    return new ConditionModel(
+        readings,
+        "temperature",
+        HEAT_CONDITIONS,
+        fault -> heatCondition(fault, test.part()),
+        found -> side(twins, ((Finding.Temperature) found).celsius(), "cold", "normal", "hot"),
+        outcomes);
+  }
+
+  TestModel<?> pinOhms(Finding.PinOhms test, Expectation.Among among) {
+    RobustSpread lines = among.peers();
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    double typical = Math.exp(lines.median());
+    outcomes.put("alike", new Finding.PinOhms(test.pin(), typical));
+    outcomes.put("low", new Finding.PinOhms(test.pin(), typical / 10));
+    outcomes.put("high", new Finding.PinOhms(test.pin(), typical * 10));
+    String net = board.netOf(test.pin()).map(Net::name).orElse("");
+    return new ConditionModel(
+        readings,
+        "pin ohms",
+        List.of("healthy", "high", "low"),
+        fault -> lineCondition(fault, net, test.pin()),
+        found ->
+            side(lines, Peers.logOhms(((Finding.PinOhms) found).ohms()), "low", "alike", "high"),
+        outcomes);
+  }
+
+  private static String side(
+      RobustSpread peers, double value, String below, String among, String above) {
+    if (!peers.isOutlier(value)) {
+      return among;
+    }
+    return value < peers.median() ? below : above;
+  }
+
+  /** What a fault does to a line's resistance to ground. */
+  private String lineCondition(Fault fault, String net, PinRef pin) {
+    return switch (fault.place()) {
+      case Place.Bridge bridge when touches(bridge, net) -> "low";
+      case Place.Output output
+          when fault.mode() == FaultMode.STUCK_LOW
+              && !net.isEmpty()
+              && board.netOf(output.pin()).map(Net::name).filter(net::equals).isPresent() ->
+          "low";
+      case Place.Segment segment when segment.net().equals(net) && !net.isEmpty() -> "high";
+      case Place.OfPart part when part.part().equals(pin.part()) && net.isEmpty() -> "low";
+      case Place.Bridge _, Place.Output _, Place.Segment _, Place.OfPart _, Place.Load _ ->
+          "healthy";
+    };
+  }
+
+  private static boolean touches(Place.Bridge bridge, String net) {
+    return !net.isEmpty() && (bridge.netOne().equals(net) || bridge.netOther().equals(net));
+  }
+
+  TestModel<?> capacitor(Finding.CapacitorReading test) {
+    CapacitorJudge judge = new CapacitorJudge(board.part(test.part()).orElseThrow());
+    if (!judge.canJudge()) {
+      return new NoModel(test);
+    }
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("good", judge.example(1));
+    outcomes.put("doubtful", judge.example(0.75));
+    outcomes.put("bad", judge.example(0.3));
+    return new ConditionModel(
+        readings,
+        "capacitor",
+        List.of("healthy", "worn"),
+        fault ->
+            fault.place().mendable().equals(new Place.OfPart(test.part())) ? "worn" : "healthy",
+        found -> judge.of((Finding.CapacitorReading) found).level().word(),
+        outcomes);
+  }
+}

@@ -1,0 +1,65 @@
+package raconteur.core.story;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
+import raconteur.core.board.Outline;
+import raconteur.core.board.Part;
+
+/**
+ * How a board was found, as far as it bears on what to suspect.
+ *
+ * @param damage areas something happened to
+ * @param sockets part to the kind of socket found, empty for soldered; only where it was looked at
+ * @param foreign parts, or their sockets, that are not original
+ */
+public record Condition(List<DamageArea> damage, Map<String, String> sockets, Set<String> foreign) {
+  /** Nothing was looked at or marked. */
+  public static final Condition UNMARKED = new Condition(List.of(), Map.of(), Set.of());
+
+  /** How far around a part that was changed the board counts as reworked. */
+  private static final double AROUND_MILLIMETRES = 1;
+
+  public Condition {
+    damage = List.copyOf(damage);
+    sockets = Map.copyOf(sockets);
+    foreign = Set.copyOf(foreign);
+  }
+
+  /** The board with the sockets that were found instead of those its file says. */
+  public Board asFound(Board board) {
+    return sockets.isEmpty() ? board : board.inSockets(sockets);
+  }
+
+  /** The marked damage, and what was reworked around every part that is not original. */
+  public List<DamageArea> allDamage(Board board) {
+    List<DamageArea> all = new ArrayList<>(damage);
+    board.parts().stream()
+        .filter(p -> foreign.contains(p.designator()) && p.place().known())
+        .map(Condition::around)
+        .forEach(all::add);
+    return all;
+  }
+
+  private static DamageArea around(Part part) {
+    List<Outline.Point> pins =
+        part.device().pins().stream().map(p -> Outline.pinOnBoard(part, p.number())).toList();
+    double left =
+        pins.stream().mapToDouble(Outline.Point::x).min().orElse(part.place().xMillimetres());
+    double right =
+        pins.stream().mapToDouble(Outline.Point::x).max().orElse(part.place().xMillimetres());
+    double top =
+        pins.stream().mapToDouble(Outline.Point::y).min().orElse(part.place().yMillimetres());
+    double foot =
+        pins.stream().mapToDouble(Outline.Point::y).max().orElse(part.place().yMillimetres());
+    return new DamageArea(
+        DamageArea.Kind.REWORK,
+        left - AROUND_MILLIMETRES,
+        top - AROUND_MILLIMETRES,
+        right - left + 2 * AROUND_MILLIMETRES,
+        foot - top + 2 * AROUND_MILLIMETRES);
+  }
+}

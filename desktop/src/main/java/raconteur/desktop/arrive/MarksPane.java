@@ -1,0 +1,140 @@
+package raconteur.desktop.arrive;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import raconteur.core.board.Board;
+import raconteur.core.board.DamageArea;
+import raconteur.core.finding.Bookkeeping;
+import raconteur.core.finding.Statement;
+import raconteur.core.story.Condition;
+import raconteur.core.story.Telling;
+import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.MapMarks;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.StagePane;
+
+/** The state of the board, drawn onto its map. */
+final class MarksPane extends StagePane {
+  private final BoardMap map = new BoardMap();
+  private final Label side = Texts.line("Top side", "faint");
+  private final VBox node = new VBox(6);
+
+  MarksPane(CaseDesk desk) {
+    super("Marks");
+    map.setBoard(desk.state().board());
+    map.setOnPart(part -> host().begin("foreign " + part + " "));
+    MenuButton kinds = new MenuButton("draw what happened");
+    kinds.getStyleClass().add("plain-button");
+    for (DamageArea.Kind kind : DamageArea.Kind.values()) {
+      MenuItem item = new MenuItem(kind.word());
+      item.setOnAction(
+          e -> {
+            host().say("Draw the area on the board; Esc leaves it.", true);
+            map.drawArea(kind, area -> host().enter(new Statement.Damaged(area).line()));
+          });
+      kinds.getItems().add(item);
+    }
+    HBox bar =
+        new HBox(
+            8,
+            side,
+            Texts.button("F9 turn over", this::turnOver, "plain-button"),
+            kinds,
+            Texts.line("or type damage, a kind and four millimetres", "faint"));
+    bar.setAlignment(Pos.CENTER_LEFT);
+    StackPane sheet = new StackPane(map);
+    sheet.getStyleClass().add("sheet");
+    sheet.setMinSize(0, 0);
+    VBox.setVgrow(sheet, Priority.ALWAYS);
+    node.getChildren().addAll(bar, sheet);
+    node.addEventHandler(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          if (e.getCode() == KeyCode.F9) {
+            turnOver();
+            e.consume();
+          }
+        });
+  }
+
+  private void turnOver() {
+    map.turnOver();
+    side.setText(map.underside() ? "Underside, as turned over" : "Top side");
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Node focus() {
+    return map;
+  }
+
+  @Override
+  public void show(DeskState state) {
+    map.setMarks(marks(state.board(), state.telling()));
+  }
+
+  /** Damage, parts that are out or not original, and where pictures look. */
+  static MapMarks marks(Board board, Telling telling) {
+    Condition condition = telling.condition();
+    Set<String> foreign = new HashSet<>(condition.foreign());
+    List<MapMarks.Note> notes =
+        telling.said(Bookkeeping.Pictured.class).stream()
+            .filter(p -> p.at().isPresent())
+            .map(
+                p ->
+                    new MapMarks.Note(
+                        p.at().get(), p.caption().isEmpty() ? "picture" : p.caption()))
+            .toList();
+    return new MapMarks(
+        Map.of(),
+        Set.of(),
+        Set.of(),
+        telling.partsOut(),
+        List.of(),
+        "",
+        List.of(),
+        "",
+        condition.damage(),
+        foreign,
+        notes);
+  }
+
+  @Override
+  public List<Answer> answers() {
+    return List.of(
+        new Answer("liquid", "damage liquid "),
+        new Answer("corrosion", "damage corrosion "),
+        new Answer("earlier rework", "damage rework "),
+        new Answer("lifted pad", "damage lifted-pad "),
+        new Answer("cut track", "damage cut-track "));
+  }
+
+  @Override
+  public String doNow() {
+    return "Mark what happened to the board";
+  }
+
+  @Override
+  public void setDim(boolean dim) {
+    map.setDim(dim);
+  }
+}

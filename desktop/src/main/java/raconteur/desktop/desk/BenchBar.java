@@ -1,0 +1,138 @@
+package raconteur.desktop.desk;
+
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import raconteur.core.finding.Understanding;
+import raconteur.desktop.control.Texts;
+
+/** The bench line: entry, what could follow, and what was understood. */
+public final class BenchBar extends VBox {
+  private static final int MOST_SHOWN = 9;
+  private static final List<String> STATES =
+      List.of("understood", "asked", "refused", "unfinished");
+
+  private final CaseDesk desk;
+  private final TextField field = new TextField();
+  private final HBox offers = new HBox();
+  private final Label echo = Texts.line("", "echo");
+
+  public BenchBar(CaseDesk desk) {
+    this.desk = desk;
+    getStyleClass().add("bench");
+    field.getStyleClass().add("bench-field");
+    field.setPromptText("Bench line: a reading the way you say it, then Enter");
+    field.setId("bench-line");
+    field.setAccessibleText("Bench line");
+    echo.setId("echo");
+    echo.setMinWidth(0);
+    offers.setAlignment(Pos.CENTER_LEFT);
+    offers.setMinHeight(16);
+    getChildren().addAll(offers, field, echo);
+    field.textProperty().addListener((observed, before, typed) -> typed(typed));
+    field.setOnAction(e -> enter());
+    field.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    typed("");
+  }
+
+  /** Where lines are typed. */
+  public TextField field() {
+    return field;
+  }
+
+  /** Begins a line, for example with a pin that was clicked. */
+  public void begin(String start) {
+    field.setText(start);
+    field.requestFocus();
+    field.end();
+  }
+
+  /** Says something that happened elsewhere, for example that a strike was refused. */
+  public void say(String sentence, boolean good) {
+    echo(sentence, good ? "understood" : "refused");
+  }
+
+  /** Enters a whole line at once, as if it had been typed. */
+  public void enter(String line) {
+    begin(line);
+    enter();
+  }
+
+  private void keys(KeyEvent e) {
+    if (e.getCode() == KeyCode.TAB && !e.isShiftDown() && !field.getText().isBlank()) {
+      takeOffer();
+      e.consume();
+    }
+  }
+
+  /** Completes the last word by the first offer, or by what all offers share. */
+  private void takeOffer() {
+    List<String> known = desk.offers(field.getText());
+    if (known.isEmpty()) {
+      return;
+    }
+    String text = field.getText();
+    int word = text.lastIndexOf(' ') + 1;
+    String shared = known.size() == 1 ? known.getFirst() + " " : shared(known);
+    String typed = text.substring(word);
+    String taken = shared.length() > typed.length() ? shared : known.getFirst() + " ";
+    field.setText(text.substring(0, word) + taken);
+    field.end();
+  }
+
+  private static String shared(List<String> words) {
+    String shared = words.getFirst();
+    for (String word : words) {
+      while (!word.startsWith(shared)) {
+        shared = shared.substring(0, shared.length() - 1);
+      }
+    }
+    return shared;
+  }
+
+  private void typed(String line) {
+    Understanding understanding = desk.listen(line);
+    String state =
+        switch (understanding) {
+          case Understanding.Understood _ -> "understood";
+          case Understanding.Asked _ -> "asked";
+          case Understanding.Unfinished _ -> "unfinished";
+          case Understanding.Refused _ -> "refused";
+        };
+    echo(understanding.sentence(), state);
+    List<String> known = desk.offers(line);
+    offers.getChildren().clear();
+    known.stream().limit(MOST_SHOWN).forEach(o -> offers.getChildren().add(Texts.line(o, "offer")));
+    if (!known.isEmpty()) {
+      offers.getChildren().getFirst().getStyleClass().add("first");
+      String more = known.size() > MOST_SHOWN ? "+ more" : "";
+      offers
+          .getChildren()
+          .add(Texts.line(more + (line.isBlank() ? "" : "  Tab takes the first"), "offer"));
+    }
+  }
+
+  private void enter() {
+    String line = field.getText();
+    DeskState.Entered entered = desk.enter(line);
+    switch (entered) {
+      case DeskState.Kept kept -> {
+        field.clear();
+        echo(kept.sentence(), "understood");
+      }
+      case DeskState.Questioned questioned -> echo(questioned.sentence(), "asked");
+      case DeskState.Rejected rejected -> echo(rejected.sentence(), "refused");
+    }
+  }
+
+  private void echo(String sentence, String state) {
+    echo.setText(sentence);
+    echo.getStyleClass().removeAll(STATES);
+    echo.getStyleClass().add(state);
+  }
+}

@@ -1,0 +1,266 @@
+package raconteur.desktop.desk;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import raconteur.casebook.store.Outcome;
+import raconteur.core.board.Board;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Statement;
+import raconteur.core.finding.Understanding;
+import raconteur.core.inspect.BenchGuard;
+import raconteur.core.plan.Advisor;
+import raconteur.core.plan.Step;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseState;
+import raconteur.core.story.Entry;
+import raconteur.core.story.Telling;
+import raconteur.desktop.app.Workshop;
+
+/**
+ * One case on the bench, shared by the views of its stages. Entering a line saves it first and then
+ * has the odds worked out away from the window; an answer that was overtaken by a newer entry is
+ * thrown away. Without the toolkit.
+ */
+public final class CaseDesk {
+  /** {@code strike 17 wrong pin}: takes an earlier line back. */
+  private static final Pattern STRIKE =
+      Pattern.compile("\\s*strike\\s+([0-9]{1,6})(.{0,200})", Pattern.CASE_INSENSITIVE);
+
+  private final Workshop workshop;
+  private final List<Consumer<DeskState>> listeners = new ArrayList<>();
+  private final BenchLine benchLine;
+  private final Board board;
+  private final AtomicInteger asked = new AtomicInteger();
+  private Optional<Advisor> advisor = Optional.empty();
+  private List<Entry> entries;
+  private Telling telling;
+  private DeskState state;
+  private String question = "";
+
+  public CaseDesk(Workshop workshop, Case traced, Board board) {
+    this.workshop = workshop;
+    this.board = board;
+    this.benchLine = new BenchLine(board);
+    this.entries = traced.entries();
+    this.telling = Telling.of(board, entries);
+    this.state =
+        new DeskState(
+            traced.header(), board, telling, Optional.empty(), List.of(), 0, true, "", List.of());
+  }
+
+  public DeskState state() {
+    return state;
+  }
+
+  /** The story as told so far, at once, before anything is worked out. */
+  public Telling telling() {
+    return telling;
+  }
+
+  /** Has a view told of every new state, on the window's thread, and of this one at once. */
+  public void addListener(Consumer<DeskState> listener) {
+    listeners.add(listener);
+    listener.accept(state);
+  }
+
+  public Workshop workshop() {
+    return workshop;
+  }
+
+  /** Works out what the story says. */
+  public void start() {
+    workOut("");
+  }
+
+  /** How the line is understood while it is typed. */
+  public Understanding listen(String line) {
+    Matcher strike = STRIKE.matcher(line);
+    return strike.matches()
+        ? new Understanding.Unfinished(
+            "Strikes line " + strike.group(1) + ": say why behind it, then Enter.")
+        : BenchGuard.guard(benchLine.understand(line, context()), board, telling);
+  }
+
+  /** What the last word could become. */
+  public List<String> offers(String line) {
+    List<String> offers = new ArrayList<>(benchLine.complete(line, context()));
+    if (!line.isBlank() && "strike".startsWith(line.strip().toLowerCase(Locale.ROOT))) {
+      offers.add("strike");
+    }
+    return offers;
+  }
+
+  private BenchContext context() {
+    return telling.context();
+  }
+
+  /** Takes a line: keeps it, asks back once where it is odd, or refuses it. */
+  public DeskState.Entered enter(String line) {
+    Matcher strike = STRIKE.matcher(line);
+    if (strike.matches()) {
+      return strike(Integer.parseInt(strike.group(1)), strike.group(2));
+    }
+    return switch (listen(line)) {
+      case Understanding.Understood understood -> keep(understood.statement());
+      case Understanding.Asked asking when question.equals(line) -> keep(asking.statement());
+      case Understanding.Asked asking -> {
+        question = line;
+        yield new DeskState.Questioned(asking.sentence());
+      }
+      case Understanding.Unfinished unfinished -> DeskState.rejected(unfinished);
+      case Understanding.Refused refused -> DeskState.rejected(refused);
+    };
+  }
+
+  private DeskState.Entered keep(Statement statement) {
+    question = "";
+    return switch (workshop.casebook().append(state.header().number(), statement.line())) {
+      case Outcome.Failed<Entry> failed -> new DeskState.Rejected(failed.sentence());
+      case Outcome.Done<Entry>(Entry entry) -> {
+        added(entry, statement.line());
+        yield new DeskState.Kept("Kept as entry " + entry.number() + ".");
+      }
+    };
+  }
+
+  /** Strikes a line; the reason is kept with it. */
+  public DeskState.Entered strike(int number, String why) {
+    boolean there =
+        telling.lines().stream()
+            .anyMatch(
+                t ->
+                    t.entry().number() == number
+                        && !(t.meaning() instanceof raconteur.core.story.Told.Struck));
+    if (!there) {
+      return new DeskState.Rejected("There is no line " + number + " to strike.");
+    }
+    if (why.isBlank()) {
+      return new DeskState.Rejected("Say in a few words why the line is struck.");
+    }
+    return switch (workshop.casebook().strike(state.header().number(), number, why.strip())) {
+      case Outcome.Failed<Entry> failed -> new DeskState.Rejected(failed.sentence());
+      case Outcome.Done<Entry>(Entry entry) -> {
+        added(entry, "the strike");
+        yield new DeskState.Kept("Line " + number + " is struck.");
+      }
+    };
+  }
+
+  private void added(Entry entry, String cause) {
+    int number = state.header().number();
+    // Another window may have written meanwhile: the file, not our copy, is the story.
+    entries = workshop.casebook().find(number).map(Case::entries).orElse(entries);
+    if (entries.isEmpty()) {
+      entries = List.of(entry);
+    }
+    telling = Telling.of(board, entries);
+    workOut(cause);
+  }
+
+  /** Takes in what another window has written. */
+  public void refresh() {
+    workshop
+        .casebook()
+        .find(state.header().number())
+        .filter(c -> !c.entries().equals(entries))
+        .ifPresent(
+            c -> {
+              entries = c.entries();
+              telling = Telling.of(board, entries);
+              workOut("");
+            });
+  }
+
+  /** Shows the next of the suggested steps large. */
+  public void showNextSuggestion() {
+    if (!state.steps().isEmpty()) {
+      int next = (state.step() + 1) % state.steps().size();
+      publish(
+          with(
+              state.advice(), state.steps(), next, state.thinking(), state.news(), state.shifts()));
+    }
+  }
+
+  /** Moves the case on the shelf; a sentence where that failed, else empty. */
+  public String move(CaseState to) {
+    return switch (workshop.casebook().move(state.header().number(), to)) {
+      case Outcome.Failed<CaseState> failed -> failed.sentence();
+      case Outcome.Done<CaseState> _ -> {
+        publish(
+            new DeskState(
+                state.header().in(to),
+                board,
+                telling,
+                state.advice(),
+                state.steps(),
+                state.step(),
+                state.thinking(),
+                state.news(),
+                state.shifts()));
+        yield "";
+      }
+    };
+  }
+
+  private void workOut(String cause) {
+    int mine = asked.incrementAndGet();
+    List<Entry> story = List.copyOf(entries);
+    Optional<Advisor.Advice> before = state.advice();
+    publish(with(before, state.steps(), state.step(), true, state.news(), state.shifts()));
+    workshop.worker().execute(() -> think(mine, story, before, cause));
+  }
+
+  private DeskState with(
+      Optional<Advisor.Advice> advice,
+      List<Step> steps,
+      int step,
+      boolean thinking,
+      String news,
+      List<News.Shift> shifts) {
+    return new DeskState(
+        state.header(), board, telling, advice, steps, step, thinking, news, shifts);
+  }
+
+  /** Runs away from the window; only the worker touches the advisor. */
+  private void think(int mine, List<Entry> story, Optional<Advisor.Advice> before, String cause) {
+    if (mine != asked.get()) {
+      return;
+    }
+    Advisor mind =
+        advisor.orElseGet(
+            () -> new Advisor(board, workshop.history(board), Advisor.USUAL_LARGEST_HYPOTHESIS));
+    advisor = Optional.of(mind);
+    Advisor.Advice advice = mind.advise(story);
+    String news = cause.isEmpty() ? "" : News.tell(before, advice);
+    List<News.Shift> shifts = cause.isEmpty() ? List.of() : News.shifts(before, advice);
+    show(mine, with(Optional.of(advice), List.of(), 0, true, news, shifts));
+    if (mine == asked.get()) {
+      show(mine, with(Optional.of(advice), mind.nextSteps(advice), 0, false, news, shifts));
+    }
+  }
+
+  /** While the steps are still worked out the earlier ones stay. */
+  private void show(int mine, DeskState next) {
+    workshop
+        .window()
+        .execute(
+            () -> {
+              if (mine == asked.get()) {
+                List<Step> shown = next.thinking() ? state.steps() : next.steps();
+                publish(with(next.advice(), shown, 0, next.thinking(), next.news(), next.shifts()));
+              }
+            });
+  }
+
+  private void publish(DeskState next) {
+    state = next;
+    List.copyOf(listeners).forEach(l -> l.accept(next));
+  }
+}

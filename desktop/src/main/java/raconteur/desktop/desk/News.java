@@ -1,0 +1,90 @@
+package raconteur.desktop.desk;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.plan.Advisor;
+import raconteur.core.plan.PlaceWords;
+
+/** What an entry changed, in one sentence. */
+public final class News {
+  private static final double WORTH_TELLING_DECIBANS = 3;
+
+  private static final int MOST_SHIFTS = 4;
+
+  private News() {}
+
+  /** How far an entry moved one suspect. */
+  public record Shift(String place, double before, double now) {}
+
+  /** The suspects an entry moved most, by how much their chance changed. */
+  static List<Shift> shifts(Optional<Advisor.Advice> before, Advisor.Advice after) {
+    return after.diagnosis().suspects().stream()
+        .map(s -> new Shift(PlaceWords.shortly(s.place()), earlier(before, s), s.probability()))
+        .filter(s -> Math.abs(s.now() - s.before()) >= LEAST_SHIFT)
+        .sorted(Comparator.comparingDouble(s -> -Math.abs(s.now() - s.before())))
+        .limit(MOST_SHIFTS)
+        .toList();
+  }
+
+  private static final double LEAST_SHIFT = 0.002;
+
+  private static double earlier(Optional<Advisor.Advice> before, Suspect suspect) {
+    return before
+        .flatMap(b -> b.diagnosis().at(suspect.place()))
+        .map(Suspect::probability)
+        .orElse(suspect.prior());
+  }
+
+  public static String tell(Optional<Advisor.Advice> before, Advisor.Advice after) {
+    List<Suspect> suspects = after.diagnosis().suspects();
+    if (suspects.isEmpty()) {
+      return "Nothing stands out as suspected any more.";
+    }
+    Suspect leader = suspects.getFirst();
+    double sound = after.diagnosis().soundness();
+    if (sound > leader.probability()) {
+      return "That leaves "
+          + Percent.of(sound)
+          + " that nothing is wrong any more; the likeliest rest is "
+          + PlaceWords.shortly(leader.place())
+          + " with "
+          + Percent.of(leader.probability())
+          + ".";
+    }
+    List<String> parts = new ArrayList<>();
+    List<String> cleared = newlyCleared(before, after);
+    if (!cleared.isEmpty()) {
+      parts.add("speaks for " + String.join(", ", cleared));
+    }
+    parts.add(
+        "puts " + Percent.of(leader.probability()) + " on " + PlaceWords.shortly(leader.place()));
+    boolean moved =
+        before.isEmpty()
+            || Math.abs(shift(before.get(), leader)) > WORTH_TELLING_DECIBANS
+            || !cleared.isEmpty();
+    return moved
+        ? "That " + String.join(" and ", parts) + "."
+        : "That changes little: "
+            + PlaceWords.shortly(leader.place())
+            + " stays in front with "
+            + Percent.of(leader.probability())
+            + ".";
+  }
+
+  private static double shift(Advisor.Advice before, Suspect leader) {
+    double earlier = earlier(Optional.of(before), leader);
+    return Suspect.decibans(leader.probability()) - Suspect.decibans(earlier);
+  }
+
+  private static List<String> newlyCleared(Optional<Advisor.Advice> before, Advisor.Advice after) {
+    List<String> earlier = before.map(News::cleared).orElse(List.of());
+    return cleared(after).stream().filter(c -> !earlier.contains(c)).limit(3).toList();
+  }
+
+  private static List<String> cleared(Advisor.Advice advice) {
+    return advice.diagnosis().cleared().stream().map(s -> PlaceWords.shortly(s.place())).toList();
+  }
+}

@@ -1,0 +1,119 @@
+package raconteur.desktop.desk;
+
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.text.Text;
+import raconteur.core.finding.Statement;
+import raconteur.core.story.Told;
+import raconteur.desktop.control.Texts;
+
+/** The story, line by line, newest at the end; struck lines stay to be read. */
+public final class StoryList extends ListView<Told> {
+  private static final DateTimeFormatter TIME =
+      DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
+
+  private static final double ROW = 25;
+
+  private Set<Integer> doubtful = Set.of();
+
+  public StoryList(IntConsumer onStrike) {
+    setAccessibleText("Story");
+    setFixedCellSize(ROW);
+    setCellFactory(list -> new Cell());
+    setPlaceholder(
+        Texts.label(
+            "The story begins with the first line: type what you see, for example screen blank.",
+            "faint"));
+    setOnKeyPressed(
+        e -> {
+          Told told = getSelectionModel().getSelectedItem();
+          if (told != null
+              && (e.getCode() == KeyCode.DELETE || e.getCode() == KeyCode.BACK_SPACE)) {
+            onStrike.accept(told.entry().number());
+            e.consume();
+          }
+        });
+  }
+
+  public void show(List<Told> lines, Set<Integer> doubtfulEntries) {
+    Set<Integer> newDoubts = new HashSet<>(doubtfulEntries);
+    if (!getItems().equals(lines) || !newDoubts.equals(doubtful)) {
+      doubtful = newDoubts;
+      getItems().setAll(lines);
+      showEnd();
+      // Once more when the rows are laid out: before that the list cannot know how many fit.
+      Platform.runLater(this::showEnd);
+    }
+  }
+
+  private void showEnd() {
+    layout();
+    scrollTo(getItems().size() - 1);
+  }
+
+  public static Set<Integer> doubtful(DeskState state) {
+    return state
+        .advice()
+        .map(
+            a ->
+                a.diagnosis().doubts().stream()
+                    .map(d -> d.finding().entry().number())
+                    .collect(Collectors.toSet()))
+        .orElse(Set.of());
+  }
+
+  private final class Cell extends ListCell<Told> {
+    @Override
+    protected void updateItem(Told told, boolean empty) {
+      super.updateItem(told, empty);
+      setGraphic(empty || told == null ? null : content(told));
+    }
+
+    private HBox content(Told told) {
+      Label number = Texts.line(String.format("%3d", told.entry().number()), "story-number");
+      Label time = Texts.line(TIME.format(told.entry().at()), "story-number");
+      time.setMinWidth(96);
+      HBox row = new HBox(10, number, time);
+      row.setAlignment(Pos.CENTER_LEFT);
+      String line = told.entry().line();
+      switch (told.meaning()) {
+        case Told.Struck struck -> {
+          Text text = new Text(line);
+          text.getStyleClass().addAll("story-struck");
+          text.setStyle("-fx-font-family: \"B612 Mono Regular\"; -fx-fill: -faint;");
+          row.getChildren().addAll(text, Texts.line("struck: " + struck.why(), "faint"));
+        }
+        case Told.Unread unread ->
+            row.getChildren()
+                .addAll(
+                    Texts.line(line, "story-line", "story-unread"),
+                    Texts.line("not understood on this board: " + unread.why(), "story-unread"));
+        case Told.Counts counts when counts.statement() instanceof Statement.Mended ->
+            row.getChildren()
+                .addAll(
+                    Texts.line(line, "story-line", "story-mend"),
+                    Texts.line("— a new epoch —", "story-mend"));
+        case Told.Counts _ -> {
+          row.getChildren().add(Texts.line(line, "story-line"));
+          if (doubtful.contains(told.entry().number())) {
+            row.getChildren().add(Texts.line("? take again", "story-doubt"));
+          }
+        }
+      }
+      return row;
+    }
+  }
+}

@@ -1,0 +1,204 @@
+package raconteur.desktop.stage;
+
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.ArmsLength;
+import raconteur.desktop.desk.BenchBar;
+import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.desk.StoryList;
+import raconteur.desktop.desk.StrikeDialog;
+
+/** A stage of the case on the desk. */
+public final class StageView extends StackPane {
+  private static final double RIGHT = 400;
+  private static final Map<KeyCode, Integer> ANSWER_KEYS =
+      Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
+
+  private final CaseDesk desk;
+  private final List<StagePane> panes;
+  private final VerdictCard verdict = new VerdictCard();
+  private final StoryList story;
+  private final BenchBar bench;
+  private final ArmsLength armsLength = new ArmsLength();
+  private final StackPane sheet = new StackPane();
+  private final HBox answers = new HBox(8);
+  private final Label caution = Texts.label("", "step-caution");
+  private final ToggleGroup tabs = new ToggleGroup();
+  private int shown;
+
+  public StageView(String title, CaseDesk desk, List<StagePane> panes, boolean dim) {
+    this.desk = desk;
+    this.panes = List.copyOf(panes);
+    this.bench = new BenchBar(desk);
+    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number));
+    getStyleClass().add("trace-root");
+    this.panes.forEach(p -> p.attach(new PaneHost()));
+    answers.setAlignment(Pos.CENTER_LEFT);
+    caution.managedProperty().bind(caution.visibleProperty());
+    VBox.setVgrow(sheet, Priority.ALWAYS);
+    VBox left = new VBox(6, tabRow(title), sheet, caution, answers);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    left.setMinWidth(0);
+    HBox body = new HBox(10, left, right());
+    body.getStyleClass().add("trace");
+    BorderPane page = new BorderPane(body);
+    page.setBottom(bench);
+    getChildren().addAll(page, armsLength);
+    addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    setDim(dim);
+    choose(0);
+    desk.addListener(this::show);
+  }
+
+  private HBox tabRow(String title) {
+    HBox row = new HBox(4, Texts.line(title, "heading"));
+    for (int i = 0; i < panes.size(); i++) {
+      int index = i;
+      ToggleButton tab = new ToggleButton(panes.get(i).name());
+      tab.setToggleGroup(tabs);
+      tab.getStyleClass().add("pane-tab");
+      tab.setOnAction(e -> choose(index));
+      row.getChildren().add(tab);
+    }
+    row.getChildren().add(Texts.line("F7 next", "faint"));
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
+  }
+
+  private VBox right() {
+    ScrollPane verdicts = new ScrollPane(verdict);
+    verdicts.setFitToWidth(true);
+    verdicts.setFocusTraversable(false);
+    verdicts.getStyleClass().add("sheet");
+    verdicts.setMinHeight(150);
+    verdicts.setPrefHeight(300);
+    story.setMinHeight(100);
+    VBox.setVgrow(story, Priority.ALWAYS);
+    VBox right = new VBox(8, verdicts, story);
+    right.setMinWidth(RIGHT * 0.8);
+    right.setPrefWidth(RIGHT);
+    return right;
+  }
+
+  /** What panes may do here. */
+  private final class PaneHost implements StagePane.Host {
+    @Override
+    public void begin(String start) {
+      bench.begin(start);
+    }
+
+    @Override
+    public void enter(String line) {
+      bench.enter(line);
+    }
+
+    @Override
+    public void say(String sentence, boolean good) {
+      bench.say(sentence, good);
+    }
+
+    @Override
+    public void answersChanged() {
+      showAnswers();
+    }
+  }
+
+  /** Shows a pane by its place. */
+  private void choose(int index) {
+    shown = index;
+    tabs.selectToggle(tabs.getToggles().get(index));
+    sheet.getChildren().setAll(pane().node());
+    pane().show(desk.state());
+    showAnswers();
+  }
+
+  /** Shows a pane by its name; the first where there is none of that name. */
+  public void choose(String name) {
+    List<String> names = panes.stream().map(StagePane::name).toList();
+    choose(Math.max(0, names.indexOf(name)));
+  }
+
+  private StagePane pane() {
+    return panes.get(shown);
+  }
+
+  private void show(DeskState state) {
+    verdict.show(state);
+    story.show(state.telling().lines(), StoryList.doubtful(state));
+    pane().show(state);
+    showAnswers();
+    armsLength.show(
+        pane().doNow(),
+        state.verdict().map(v -> List.of(v.sentence())).orElse(List.of()),
+        pane().caution(),
+        state);
+  }
+
+  private void showAnswers() {
+    answers.getChildren().clear();
+    List<StagePane.Answer> now = pane().answers();
+    for (int i = 0; i < now.size(); i++) {
+      StagePane.Answer answer = now.get(i);
+      Button button =
+          Texts.button("F" + (i + 2) + "  " + answer.word(), () -> take(answer), "outcome");
+      answers.getChildren().add(button);
+    }
+    caution.setText(pane().caution().isEmpty() ? "" : "⚠ " + pane().caution());
+    caution.setVisible(!caution.getText().isEmpty());
+  }
+
+  private void take(StagePane.Answer answer) {
+    if (answer.line().endsWith(" ")) {
+      bench.begin(answer.line());
+    } else {
+      bench.enter(answer.line());
+    }
+  }
+
+  private void keys(KeyEvent e) {
+    Integer index = ANSWER_KEYS.get(e.getCode());
+    if (index != null) {
+      if (index < pane().answers().size()) {
+        take(pane().answers().get(index));
+      }
+      e.consume();
+    } else if (e.getCode() == KeyCode.F7) {
+      int step = e.isShiftDown() ? panes.size() - 1 : 1;
+      choose((shown + step) % panes.size());
+      pane().focus().requestFocus();
+      e.consume();
+    } else if (e.getCode() == KeyCode.F8) {
+      armsLength.setVisible(!armsLength.isVisible());
+      e.consume();
+    } else if (e.getCode() == KeyCode.ESCAPE) {
+      armsLength.setVisible(false);
+      bench.field().requestFocus();
+      e.consume();
+    }
+  }
+
+  public void setDim(boolean dim) {
+    panes.forEach(p -> p.setDim(dim));
+  }
+
+  /** Where typing should go. */
+  public Node firstFocus() {
+    return bench.field();
+  }
+}

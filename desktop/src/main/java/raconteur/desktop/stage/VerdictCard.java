@@ -1,0 +1,79 @@
+package raconteur.desktop.stage;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import raconteur.core.power.PowerSafety;
+import raconteur.core.story.Telling;
+import raconteur.core.verdict.Verdict;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.desk.News;
+import raconteur.desktop.desk.Percent;
+
+/** The last reading with its verdict, what it moved, and whether it is safe to go on. */
+final class VerdictCard extends VBox {
+  VerdictCard() {
+    getStyleClass().add("verdict-card");
+  }
+
+  void show(DeskState state) {
+    getChildren().clear();
+    List<Telling.DatedFinding> findings = state.telling().findings();
+    if (findings.isEmpty()) {
+      getChildren()
+          .add(Texts.label("No reading yet: type the first one into the bench line.", "faint"));
+    } else {
+      String line = findings.getLast().entry().line();
+      getChildren().add(Texts.label(line, "verdict-reading"));
+      Optional<Verdict> verdict = state.verdict();
+      verdict.ifPresent(v -> getChildren().add(judged(v)));
+      getChildren().add(moved(state));
+    }
+    PowerSafety safety = state.safety();
+    Label safe = Texts.label(safety.words(state.telling().context().supply()), "safety");
+    safe.getStyleClass().add(safety.safe() ? Tone.GOOD.style() : Tone.BAD.style());
+    safe.setId("safety");
+    getChildren().add(safe);
+  }
+
+  private static Label judged(Verdict verdict) {
+    Label label =
+        Texts.label(
+            mark(verdict.level()) + " " + verdict.level().word() + ". " + verdict.sentence());
+    label.getStyleClass().add(Tone.of(verdict.level()).style());
+    label.setId("verdict");
+    return label;
+  }
+
+  /** A shape beside the colour. */
+  static String mark(Verdict.Level level) {
+    return switch (level) {
+      case UNJUDGED -> "·";
+      case GOOD -> "✓";
+      case DOUBTFUL -> "?";
+      case BAD -> "✗";
+    };
+  }
+
+  private static VBox moved(DeskState state) {
+    VBox rows = new VBox(2);
+    if (state.thinking() && state.shifts().isEmpty()) {
+      rows.getChildren().add(Texts.label("Weighing what that means …", "faint"));
+    }
+    for (News.Shift shift : state.shifts()) {
+      Label now = Texts.line("%6s".formatted(Percent.of(shift.now())), "figures");
+      now.setMinWidth(64);
+      now.setAlignment(Pos.CENTER_RIGHT);
+      Label place = Texts.label(shift.place());
+      String way = shift.now() > shift.before() ? "▲ from " : "▼ from ";
+      HBox row = new HBox(8, now, place, Texts.line(way + Percent.of(shift.before()), "faint"));
+      row.setAlignment(Pos.CENTER_LEFT);
+      rows.getChildren().add(row);
+    }
+    return rows;
+  }
+}

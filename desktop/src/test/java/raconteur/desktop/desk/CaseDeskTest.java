@@ -1,0 +1,165 @@
+package raconteur.desktop.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doReturn;
+import static org.mockito.Mockito.spy;
+
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import raconteur.casebook.store.Outcome;
+import raconteur.core.board.Board;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseState;
+import raconteur.core.story.Told;
+import raconteur.desktop.Demo;
+import raconteur.desktop.app.Workshop;
+
+class CaseDeskTest {
+  @TempDir private Path folder;
+  private final List<DeskState> states = new ArrayList<>();
+  private final Deque<Runnable> waiting = new ArrayDeque<>();
+  private List<AutoCloseable> open = List.of();
+
+  @AfterEach
+  void close() throws Exception {
+    for (AutoCloseable each : open) {
+      each.close();
+    }
+  }
+
+  private Workshop workshop() {
+    Workshop workshop = Demo.in(folder, waiting::add);
+    open = List.of(workshop.casebook());
+    return workshop;
+  }
+
+  private CaseDesk on(Workshop workshop) {
+    Case traced = workshop.casebook().find(13).orElseThrow();
+    Board board = workshop.boards().find(traced.header().boardId()).orElseThrow();
+    CaseDesk desk = new CaseDesk(workshop, traced, board);
+    desk.addListener(states::add);
+    return desk;
+  }
+
+  private void work() {
+    while (!waiting.isEmpty()) {
+      waiting.poll().run();
+    }
+  }
+
+  @Test
+  void aKeptLineIsInTheFileBeforeItIsSaidToBeKept() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    int before = workshop.casebook().find(13).orElseThrow().entries().size();
+    assertThat(desk.enter("U39.7 low")).isInstanceOf(DeskState.Kept.class);
+    assertThat(workshop.casebook().find(13).orElseThrow().entries()).hasSize(before + 1);
+    assertThat(desk.telling().lines().getLast().entry().line()).isEqualTo("U39.7 low");
+  }
+
+  @Test
+  void theOddsMoveAndTheNewsSaysHow() {
+    CaseDesk desk = on(workshop());
+    desk.start();
+    work();
+    desk.enter("U39.7 low");
+    work();
+    DeskState state = states.getLast();
+    assertThat(state.thinking()).isFalse();
+    assertThat(state.advice().orElseThrow().diagnosis().suspects().getFirst().place())
+        .hasToString("U39");
+    assertThat(state.news()).contains("U39").contains("%");
+    assertThat(state.steps()).isNotEmpty();
+  }
+
+  @Test
+  void aRefusedLineChangesNothing() {
+    CaseDesk desk = on(workshop());
+    int before = desk.telling().lines().size();
+    assertThat(desk.enter("U39.99 low")).isInstanceOf(DeskState.Rejected.class);
+    assertThat(desk.enter("U39.7")).isInstanceOf(DeskState.Rejected.class);
+    assertThat(desk.telling().lines()).hasSize(before);
+  }
+
+  @Test
+  void anOddLineIsKeptOnlyWhenItIsSaidTwice() {
+    CaseDesk desk = on(workshop());
+    int before = desk.telling().lines().size();
+    assertThat(desk.enter("5V 90")).isInstanceOf(DeskState.Questioned.class);
+    assertThat(desk.enter("5V 91")).isInstanceOf(DeskState.Questioned.class);
+    assertThat(desk.telling().lines()).hasSize(before);
+    assertThat(desk.enter("5V 91")).isInstanceOf(DeskState.Kept.class);
+    assertThat(desk.telling().lines()).hasSize(before + 1);
+  }
+
+  @Test
+  void aLineThatCannotBeSavedIsNotShownAsKept() {
+    Workshop real = workshop();
+    Workshop full = new Workshop(spy(real.casebook()), real.boards(), real.worker(), real.window());
+    doReturn(new Outcome.Failed<>("The disk is full."))
+        .when(full.casebook())
+        .append(anyInt(), anyString());
+    CaseDesk desk = on(full);
+    int before = desk.telling().lines().size();
+    assertThat(desk.enter("U39.7 low")).isEqualTo(new DeskState.Rejected("The disk is full."));
+    assertThat(desk.telling().lines()).hasSize(before);
+  }
+
+  @Test
+  void aStruckLineStaysAndNeedsAReason() {
+    CaseDesk desk = on(workshop());
+    assertThat(desk.strike(18, " ")).isInstanceOf(DeskState.Rejected.class);
+    assertThat(desk.strike(99, "why")).isInstanceOf(DeskState.Rejected.class);
+    assertThat(desk.enter("strike 18")).isInstanceOf(DeskState.Rejected.class);
+    assertThat(desk.enter("strike 18 miscounted")).isInstanceOf(DeskState.Kept.class);
+    assertThat(desk.strike(18, "again")).isInstanceOf(DeskState.Rejected.class);
+    assertThat(desk.telling().lines())
+        .anyMatch(t -> t.entry().number() == 18 && t.meaning() instanceof Told.Struck);
+  }
+
+  @Test
+  void whatAnotherWindowWroteIsTakenIn() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    workshop.casebook().append(13, "note from the other window");
+    desk.enter("U39.7 low");
+    assertThat(desk.telling().lines().stream().map(t -> t.entry().line()))
+        .endsWith("note from the other window", "U39.7 low");
+    workshop.casebook().append(13, "note once more");
+    desk.refresh();
+    assertThat(desk.telling().lines().getLast().entry().line()).isEqualTo("note once more");
+  }
+
+  @Test
+  void anAnswerThatWasOvertakenIsThrownAway() {
+    CaseDesk desk = on(workshop());
+    desk.enter("U39.7 low");
+    desk.enter("U39.9 low");
+    Runnable overtaken = waiting.poll();
+    states.clear();
+    overtaken.run();
+    assertThat(states).isEmpty();
+    work();
+    assertThat(states.getLast().advice().orElseThrow().telling().lines().getLast().entry().line())
+        .isEqualTo("U39.9 low");
+  }
+
+  @Test
+  void aClosedCaseCountsForTheNextOne() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    Board board = desk.state().board();
+    int before = workshop.tally(board).boards();
+    assertThat(desk.move(CaseState.GONE_HOME)).isEmpty();
+    assertThat(workshop.tally(board).boards()).isEqualTo(before + 1);
+    assertThat(workshop.tally(board).boardsWithFaultAt("U13")).isEqualTo(3);
+  }
+}
