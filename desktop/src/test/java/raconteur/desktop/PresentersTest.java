@@ -43,7 +43,7 @@ class PresentersTest {
   @Test
   void theShelfShowsWhatIsOnTheBenchFirst() {
     var rows = new ShelfPresenter(workshop()).rows("");
-    assertThat(rows).hasSize(14);
+    assertThat(rows).hasSize(15);
     assertThat(rows.get(0).header().state()).isEqualTo(CaseState.ON_BENCH);
     assertThat(rows.get(1).header().state()).isEqualTo(CaseState.WAITING_FOR_PARTS);
     assertThat(rows.get(2).header().number()).isEqualTo(12);
@@ -73,7 +73,7 @@ class PresentersTest {
   @Test
   void aBoardThatArrivesGetsTheNextNumberAndItsFirstLine() {
     ArrivePresenter arrive = new ArrivePresenter(workshop());
-    assertThat(arrive.nextNumber()).isEqualTo(15);
+    assertThat(arrive.nextNumber()).isEqualTo(16);
     var intake =
         arrive.open("15", Optional.of(arrive.boards().getFirst()), " Library ", "dark", "blank");
     assertThat(intake).isEqualTo(new ArrivePresenter.Opened(15));
@@ -88,7 +88,7 @@ class PresentersTest {
     ArrivePresenter arrive = new ArrivePresenter(workshop());
     assertThat(arrive.open(number, Optional.of(arrive.boards().getFirst()), "", "", ""))
         .isInstanceOf(ArrivePresenter.Refused.class);
-    assertThat(workshop().casebook().headers()).hasSize(14);
+    assertThat(workshop().casebook().headers()).hasSize(15);
   }
 
   @Test

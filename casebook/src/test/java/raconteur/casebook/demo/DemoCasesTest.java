@@ -26,7 +26,7 @@ class DemoCasesTest {
   }
 
   @Test
-  void twelveCasesAreClosedAndTwoAreOpen() {
+  void twelveCasesAreClosedAndThreeAreOpen() {
     assertThat(DemoCases.shipped().stream().filter(c -> c.header().state().closed())).hasSize(12);
   }
 }

@@ -73,7 +73,20 @@ public record ArrayPlan(List<String> parts, List<Touch> touches, List<String> le
     return byDevice.values().stream()
         .filter(parts -> parts.size() > 1)
         .map(parts -> parts.stream().map(Part::designator).toList())
+        .map(parts -> alongTheCopper(board, parts))
         .toList();
+  }
+
+  /** In the order in which a line that joins them all passes them, where one does. */
+  private static List<String> alongTheCopper(Board board, List<String> parts) {
+    return board.nets().stream()
+        .filter(net -> !board.isSupply(net.name()))
+        .map(
+            net ->
+                net.path().stream().map(PinRef::part).filter(parts::contains).distinct().toList())
+        .filter(order -> order.size() == parts.size())
+        .findFirst()
+        .orElse(parts);
   }
 
   /** Plans an array; the parts have the same pins and stand in the order they are walked. */

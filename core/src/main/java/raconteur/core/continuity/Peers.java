@@ -1,6 +1,8 @@
 package raconteur.core.continuity;
 
+import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -122,7 +124,13 @@ public final class Peers {
     }
     return byStem.entrySet().stream()
         .filter(e -> e.getValue().size() > FEWEST_OTHER_LINES)
-        .map(e -> new Bus(e.getKey(), e.getValue()))
+        .map(e -> new Bus(e.getKey(), inOrder(e.getKey(), e.getValue())))
+        .toList();
+  }
+
+  private static List<Net> inOrder(String stem, List<Net> lines) {
+    return lines.stream()
+        .sorted(Comparator.comparing((Net n) -> new BigInteger(n.name().substring(stem.length()))))
         .toList();
   }
 

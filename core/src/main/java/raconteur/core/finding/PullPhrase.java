@@ -20,6 +20,9 @@ final class PullPhrase extends VerbPhrase {
       if (out) {
         throw words.refuse(part.designator() + " is out already: seat it first, or pull another.");
       }
+      if (!part.fitted()) {
+        return new Understanding.Asked(new Statement.Removal(part.designator()), emptyPlace(part));
+      }
       return new Understanding.Understood(
           new Statement.Removal(part.designator()),
           PartPhrase.named(part)
@@ -59,6 +62,9 @@ final class PullPhrase extends VerbPhrase {
     }
     Finding step = new Finding.PullStep(part.designator(), rail.name(), after);
     String stepped = rail.name() + " " + Quantities.ohms(before) + " → " + Quantities.ohms(after);
+    if (!part.fitted()) {
+      return new Understanding.Asked(step, emptyPlace(part));
+    }
     if (out) {
       return new Understanding.Asked(
           step, part.designator() + " was out already: was it seated meanwhile? Enter keeps it.");
@@ -82,5 +88,10 @@ final class PullPhrase extends VerbPhrase {
             + ": the part itself is "
             + own.map(o -> "about " + Quantities.ohms(o)).orElse("too high to tell")
             + ".");
+  }
+
+  private static String emptyPlace(Part part) {
+    return part.designator()
+        + " is an empty place on this revision: was something in it? Enter keeps it.";
   }
 }

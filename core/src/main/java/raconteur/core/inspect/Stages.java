@@ -71,10 +71,11 @@ public final class Stages {
       return new Mark(Standing.CONTRADICTED, turned.get());
     }
     PowerSafety safety = PowerSafety.of(board, telling);
-    int left = board.rails().size() - safety.provenRails().size();
+    int left = board.rails().size() - safety.goodOnBoard().size();
     return left == 0
-        ? new Mark(Standing.DONE, "every rail is proven")
-        : new Mark(Standing.OPEN, left + (left == 1 ? " rail" : " rails") + " to prove");
+        ? new Mark(Standing.DONE, "every rail is good on the board")
+        : new Mark(
+            Standing.OPEN, left + (left == 1 ? " rail" : " rails") + " to read on the board");
   }
 
   /** A reading that was good and, read again since the last mend, is bad. */

@@ -207,23 +207,24 @@ public record Worth(
       String why;
       if (worst <= value.get()) {
         choice = Choice.REPAIR;
-        why = said("even a bad run costs %.0f, less than its value of %.0f", worst, value.get());
+        why = said("even a bad run costs %.0f, less than its value of %.0f.", worst, value.get());
       } else if (cost <= value.get()) {
         choice = Choice.REPAIR;
         why =
             said(
-                "on average %.0f against %.0f, but a bad run costs %.0f: agree on a limit",
+                "on average %.0f against %.0f, but a bad run costs %.0f: agree on a limit.",
                 cost, value.get(), worst);
       } else if (donor > cost - value.get()) {
         choice = Choice.DONOR;
         why =
             said(
-                "repairing loses %.0f; as a donor it brings about %.0f", cost - value.get(), donor);
+                "repairing loses %.0f; as a donor it brings about %.0f.",
+                cost - value.get(), donor);
       } else {
         choice = Choice.STOP;
         why =
             said(
-                "repairing loses %.0f, and as a donor it brings only %.0f; sentiment may say else",
+                "repairing loses %.0f, and as a donor it brings only %.0f; sentiment may say else.",
                 cost - value.get(), donor);
       }
       return new Worth(minutes, sigma, parts, donor, lines, Optional.of(choice), why);

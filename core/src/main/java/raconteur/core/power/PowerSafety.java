@@ -22,13 +22,16 @@ import raconteur.core.story.Telling.DatedFinding;
  * rail that is over, or has the wrong sign, kills what hangs on it. Common practice, no source.
  *
  * @param reasons one sentence each, the worst first; empty where nothing speaks against it
- * @param provenRails rails whose last voltage since the last mend was good, on the board or on a
- *     dummy load
+ * @param provenRails rails whose last voltage that still holds was good, on the board or on a dummy
+ *     load
+ * @param goodOnBoard those of them that were read on the board itself
  */
-public record PowerSafety(List<String> reasons, List<String> provenRails) {
+public record PowerSafety(
+    List<String> reasons, List<String> provenRails, List<String> goodOnBoard) {
   public PowerSafety {
     reasons = List.copyOf(reasons);
     provenRails = List.copyOf(provenRails);
+    goodOnBoard = List.copyOf(goodOnBoard);
   }
 
   public boolean safe() {
@@ -47,7 +50,7 @@ public record PowerSafety(List<String> reasons, List<String> provenRails) {
         + String.join(" ", reasons);
   }
 
-  /** Weighs everything read since the last mend. */
+  /** Weighs every reading that still holds. */
   public static PowerSafety of(Board board, Telling telling) {
     return new Worker(board, telling).safety();
   }
@@ -88,6 +91,7 @@ public record PowerSafety(List<String> reasons, List<String> provenRails) {
 
   private static final class Worker {
     private final Board board;
+    private final Board found;
     private final Telling telling;
     private final Figures figures = Figures.shipped("supply");
     private final Map<String, Double> ohms = new TreeMap<>();
@@ -98,20 +102,23 @@ public record PowerSafety(List<String> reasons, List<String> provenRails) {
     Worker(Board board, Telling telling) {
       this.board = board;
       this.telling = telling;
-      for (DatedFinding told : telling.findings()) {
-        if (told.moment().epoch() == telling.epoch()) {
-          note(told.finding());
-        }
-      }
+      this.found = telling.condition().asFound(board);
+      MendedRails mended = new MendedRails(board, telling);
+      telling.findings().forEach(told -> note(told, mended));
     }
 
-    private void note(Finding finding) {
-      switch (finding) {
-        case Finding.RailOhms t when !t.reversed() -> ohms.put(t.rail(), t.ohms());
-        case Finding.PullStep t -> ohms.put(t.rail(), t.ohmsAfter());
-        case Finding.RailVolts t -> onBoard.put(t.rail(), t.volts());
-        case Finding.FarVolts t -> onBoard.putIfAbsent(t.rail(), t.volts());
-        case Finding.DummyVolts t -> onDummy.put(t.rail(), t.volts());
+    private void note(DatedFinding told, MendedRails mended) {
+      switch (told.finding()) {
+        case Finding.RailOhms t when !t.reversed() && mended.holds(told, t.rail()) ->
+            ohms.put(t.rail(), t.ohms());
+        case Finding.PullStep t when mended.holds(told, t.rail()) ->
+            ohms.put(t.rail(), t.ohmsAfter());
+        case Finding.RailVolts t when mended.holds(told, t.rail()) ->
+            onBoard.put(t.rail(), t.volts());
+        case Finding.FarVolts t when mended.holds(told, t.rail()) ->
+            onBoard.putIfAbsent(t.rail(), t.volts());
+        case Finding.DummyVolts t when mended.holds(told, t.rail()) ->
+            onDummy.put(t.rail(), t.volts());
         case Finding _ -> {}
       }
     }
@@ -120,7 +127,12 @@ public record PowerSafety(List<String> reasons, List<String> provenRails) {
       multiRail();
       board.rails().forEach(this::rail);
       List<String> proven = board.rails().stream().filter(this::proven).map(Rail::name).toList();
-      return new PowerSafety(reasons, proven);
+      List<String> good =
+          board.rails().stream()
+              .filter(r -> onBoard.containsKey(r.name()) && proven(r))
+              .map(Rail::name)
+              .toList();
+      return new PowerSafety(reasons, proven, good);
     }
 
     /** The voltage that counts: what the board itself showed, else its supply on the dummy load. */
@@ -152,6 +164,8 @@ public record PowerSafety(List<String> reasons, List<String> provenRails) {
       inByRail.forEach(
           (name, parts) -> {
             Rail rail = board.rail(name).orElseThrow();
+            boolean socketed =
+                parts.stream().allMatch(p -> found.part(p).filter(Part::socketed).isPresent());
             String many =
                 parts.size() == 1
                     ? parts.getFirst() + " is in"
@@ -171,8 +185,10 @@ public record PowerSafety(List<String> reasons, List<String> provenRails) {
                     + name
                     + ", but "
                     + rail1
-                    + ": with the other rails up and this one missing they die. Pull them first, or"
-                    + " prove the rail.");
+                    + ": with the other rails up and this one missing they die. "
+                    + (socketed
+                        ? "Pull them first, or prove the rail."
+                        : "They are soldered in: prove the rail on its dummy load first."));
           });
     }
 

@@ -33,11 +33,13 @@ public record PowerUpOrder(List<Step> steps) {
     if (parts.isEmpty()) {
       return new PowerUpOrder(List.of());
     }
+    Board found = telling.condition().asFound(board);
     List<String> proven = PowerSafety.of(board, telling).provenRails();
     List<Step> steps = new ArrayList<>();
     for (Part part : parts.keySet()) {
       boolean out = telling.partsOut().contains(part.designator());
-      if (!out && proven.size() < board.rails().size()) {
+      boolean socketed = found.part(part.designator()).filter(Part::socketed).isPresent();
+      if (!out && socketed && proven.size() < board.rails().size()) {
         steps.add(
             new Step(
                 "Pull " + part.designator() + " (" + part.device().name() + "), power off",
@@ -45,13 +47,20 @@ public record PowerUpOrder(List<Step> steps) {
                 false));
       }
     }
+    boolean soldered =
+        parts.keySet().stream()
+            .anyMatch(p -> found.part(p.designator()).filter(Part::socketed).isEmpty());
     board.rails().stream()
         .sorted(Comparator.comparingDouble(PowerUpOrder::rank))
         .forEach(
             rail ->
                 steps.add(
                     new Step(
-                        "Prove " + rail.name() + " on the board without them",
+                        "Prove "
+                            + rail.name()
+                            + (soldered
+                                ? ", on its dummy load first"
+                                : " on the board without them"),
                         rail.name() + " ",
                         proven.contains(rail.name()))));
     steps.addAll(back(telling, parts));

@@ -205,10 +205,11 @@ public final class RailVoltage {
     };
   }
 
-  /** The last voltage read at the rail itself since the last mend. */
+  /** The last voltage read at the rail itself that still holds. */
   public Optional<Double> lastVolts(String rail) {
+    MendedRails mended = new MendedRails(board, telling);
     return telling.findings().stream()
-        .filter(f -> f.moment().epoch() == telling.epoch())
+        .filter(f -> mended.holds(f, rail))
         .flatMap(
             f ->
                 f.finding() instanceof Finding.RailVolts(String name, double volts)

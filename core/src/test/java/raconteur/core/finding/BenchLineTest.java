@@ -143,6 +143,7 @@ class BenchLineTest {
         "pull U13 40 ohm",
         "seat U13",
         "pull R6 92 ohm",
+        "pull U20",
         "mended U15.5 U15.6 wired",
         "5V gnd 0.058 ohm",
         "5V gnd 58k",

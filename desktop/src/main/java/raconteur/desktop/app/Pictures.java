@@ -18,6 +18,7 @@ import raconteur.desktop.theme.Theme;
 /** Draws every main view to PNG files, at 1280 × 800, with everything worked out. */
 public final class Pictures {
   private static final int CASE_TO_SHOW = 13;
+  private static final int CASE_ARRIVED = 15;
 
   private final Path folder;
   private final PrintWriter out;
@@ -91,32 +92,16 @@ public final class Pictures {
     boards();
     frame.showDevices();
     draw("devices");
+    if (workshop.casebook().find(CASE_ARRIVED).isPresent()) {
+      frame.openCase(CASE_ARRIVED);
+      stages();
+    }
     int shown =
         workshop.casebook().find(CASE_TO_SHOW).isPresent()
             ? CASE_TO_SHOW
             : workshop.casebook().nextNumber() - 1;
     frame.openCase(shown);
     if (frame.trace().isPresent()) {
-      stage(
-          "Inspect",
-          frame::showInspect,
-          "Checks",
-          "Rails",
-          "Array",
-          "Capacitors",
-          "Shorts",
-          "Lines");
-      stage("Power", frame::showPower, "Rails", "Regulators", "Clock, reset", "Heat", "Going back");
-      stage(
-          "Arrive",
-          frame::showArrive,
-          "Board",
-          "Parts",
-          "Marks",
-          "Taken apart",
-          "Pictures",
-          "Worth it?");
-      frame.showTrace();
       draw("trace");
       press(javafx.scene.input.KeyCode.F9);
       draw("trace-underside");
@@ -174,6 +159,22 @@ public final class Pictures {
       A1;U4;4;2;123;40
       A0;U4;4;3;123;40
       """;
+
+  /** The panes of the stages before Trace. */
+  private void stages() throws IOException {
+    stage(
+        "Inspect", frame::showInspect, "Checks", "Rails", "Array", "Shorts", "Capacitors", "Lines");
+    stage("Power", frame::showPower, "Rails", "Regulators", "Clock, reset", "Heat", "Going back");
+    stage(
+        "Arrive",
+        frame::showArrive,
+        "Board",
+        "Parts",
+        "Marks",
+        "Taken apart",
+        "Pictures",
+        "Worth it?");
+  }
 
   private void stage(String name, Runnable go, String... panes) throws IOException {
     go.run();

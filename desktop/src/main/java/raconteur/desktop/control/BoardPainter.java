@@ -82,6 +82,8 @@ final class BoardPainter {
     lit.stream().flatMap(n -> board.net(n).stream()).forEach(this::litNet);
     step();
     drawn.ifPresent(this::damage);
+    marks.damage().forEach(this::damageWord);
+    drawn.ifPresent(this::damageWord);
     marks.notes().forEach(this::note);
   }
 
@@ -147,9 +149,19 @@ final class BoardPainter {
     g.setLineDashes(2, 4);
     g.strokeRect(left, top, w, h);
     g.setLineDashes();
+  }
+
+  /** What happened in an area, over everything that lies there. */
+  private void damageWord(DamageArea area) {
+    double middle = x(area.leftMillimetres() + area.widthMillimetres() / 2);
+    double top =
+        Math.min(y(area.topMillimetres()), y(area.topMillimetres() + area.heightMillimetres()));
+    double width = 7.0 * area.kind().word().length() + 8;
+    g.setFill(inks.paper());
+    g.fillRect(middle - width / 2, top - 15, width, 15);
     g.setFont(Theme.text(11));
-    g.setFill(inks.suspect());
-    g.fillText(area.kind().word(), left + w / 2, top - 7);
+    g.setFill(area.kind().copperOnly() ? inks.mended() : inks.suspect());
+    g.fillText(area.kind().word(), middle, top - 7);
   }
 
   private void differing(Net net) {

@@ -27,9 +27,14 @@ public final class StoryList extends ListView<Told> {
 
   private static final double ROW = 25;
 
+  private final boolean compact;
   private Set<Integer> doubtful = Set.of();
 
-  public StoryList(IntConsumer onStrike) {
+  /**
+   * @param compact without the times, where there is little room
+   */
+  public StoryList(IntConsumer onStrike, boolean compact) {
+    this.compact = compact;
     setAccessibleText("Story");
     setFixedCellSize(ROW);
     setCellFactory(list -> new Cell());
@@ -86,7 +91,7 @@ public final class StoryList extends ListView<Told> {
       Label number = Texts.line(String.format("%3d", told.entry().number()), "story-number");
       Label time = Texts.line(TIME.format(told.entry().at()), "story-number");
       time.setMinWidth(96);
-      HBox row = new HBox(10, number, time);
+      HBox row = compact ? new HBox(10, number) : new HBox(10, number, time);
       row.setAlignment(Pos.CENTER_LEFT);
       String line = told.entry().line();
       switch (told.meaning()) {
@@ -105,7 +110,7 @@ public final class StoryList extends ListView<Told> {
             row.getChildren()
                 .addAll(
                     Texts.line(line, "story-line", "story-mend"),
-                    Texts.line("— a new epoch —", "story-mend"));
+                    Texts.line(compact ? "" : "— a new epoch —", "story-mend"));
         case Told.Counts _ -> {
           row.getChildren().add(Texts.line(line, "story-line"));
           if (doubtful.contains(told.entry().number())) {

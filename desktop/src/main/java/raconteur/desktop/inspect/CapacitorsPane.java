@@ -43,7 +43,7 @@ final class CapacitorsPane extends TablePane {
             Column.words("Place", 60),
             Column.words("Printed", 230),
             Column.words("Tolerance", 100),
-            Column.figures("Series", 80),
+            Column.figures("Series, good", 96),
             Column.figures("Measured", 170),
             Column.words("Verdict", 90)));
     this.desk = desk;

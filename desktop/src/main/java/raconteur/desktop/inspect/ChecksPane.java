@@ -19,9 +19,8 @@ final class ChecksPane extends TablePane {
             "Checks",
             "",
             Column.words("Stands", 96),
-            Column.words("Check", 400),
-            Column.words("Seen", 160),
-            Column.words("Caution", 160)));
+            Column.words("Check", 500),
+            Column.words("Seen", 220)));
   }
 
   @Override

@@ -29,6 +29,7 @@ import raconteur.core.finding.Finding;
 import raconteur.core.finding.Quantities;
 import raconteur.core.inspect.Checklist;
 import raconteur.core.plan.Costs;
+import raconteur.core.power.MendedRails;
 import raconteur.core.power.PullLedger;
 import raconteur.core.power.RailResistance;
 import raconteur.core.story.Moment;
@@ -49,11 +50,7 @@ final class InspectSheets {
             check ->
                 new SheetRow(
                     check.id(),
-                    List.of(
-                        check.standing().words(),
-                        check.title(),
-                        check.note(),
-                        check.caution().isEmpty() ? "" : "⚠ " + check.caution()),
+                    List.of(check.standing().words(), check.title(), check.note()),
                     tone(check.standing()),
                     check.line().isEmpty() ? "check " + check.id() + " " : check.line()))
         .toList();
@@ -68,18 +65,18 @@ final class InspectSheets {
     };
   }
 
-  /** Every rail's ohms both ways round since the last mend. */
+  /** Every rail's ohms both ways round, as far as they still hold. */
   static List<SheetRow> rails(Board board, Telling telling) {
     Map<String, Double> forward = new HashMap<>();
     Map<String, Double> reversed = new HashMap<>();
+    MendedRails mended = new MendedRails(board, telling);
     for (Telling.DatedFinding told : telling.findings()) {
-      if (told.moment().epoch() == telling.epoch()) {
-        switch (told.finding()) {
-          case Finding.RailOhms t when t.reversed() -> reversed.put(t.rail(), t.ohms());
-          case Finding.RailOhms t -> forward.put(t.rail(), t.ohms());
-          case Finding.PullStep t -> forward.put(t.rail(), t.ohmsAfter());
-          case Finding _ -> {}
-        }
+      switch (told.finding()) {
+        case Finding.RailOhms t when mended.holds(told, t.rail()) ->
+            (t.reversed() ? reversed : forward).put(t.rail(), t.ohms());
+        case Finding.PullStep t when mended.holds(told, t.rail()) ->
+            forward.put(t.rail(), t.ohmsAfter());
+        case Finding _ -> {}
       }
     }
     RailResistance judge = new RailResistance();
@@ -187,10 +184,11 @@ final class InspectSheets {
             .map(CapacitorSpec::farads)
             .map(
                 farads ->
-                    "≤ "
-                        + Quantities.ohms(
-                            EsrGuide.mostOhms(
-                                farads, judge.spec().orElseThrow().volts().getAsDouble())))
+                    String.format(
+                        Locale.ROOT,
+                        "≤ %.2g Ω",
+                        EsrGuide.mostOhms(
+                            farads, judge.spec().orElseThrow().volts().getAsDouble())))
             .orElse("");
     return new SheetRow(
         part.designator(),

@@ -11,6 +11,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.PinRef;
+import raconteur.core.continuity.Peers;
+import raconteur.core.finding.Finding;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
@@ -24,6 +26,7 @@ final class LinesPane extends StagePane {
   private final Label words = Texts.label("");
   private final DotPlot plot = new DotPlot();
   private final VBox node = new VBox(8);
+  private int followed;
   private Optional<PinRef> next = Optional.empty();
 
   LinesPane(CaseDesk desk) {
@@ -65,10 +68,24 @@ final class LinesPane extends StagePane {
       words.setText("This board's file knows no nets with numbers, so no lines to compare.");
       return;
     }
+    follow(state);
     InspectSheets.Lines lines = InspectSheets.lines(state.board(), state.telling(), bus.getValue());
     next = lines.next();
     words.setText(lines.words());
     plot.show(lines.dots(), lines.from(), lines.to());
+  }
+
+  /** The bus that was measured last is the one to go on with. */
+  private void follow(DeskState state) {
+    List<Finding.PinOhms> read = state.telling().said(Finding.PinOhms.class);
+    if (read.size() != followed) {
+      followed = read.size();
+      Optional.of(read)
+          .filter(r -> !r.isEmpty())
+          .map(r -> new Peers(state.board()).bus(r.getLast().pin()))
+          .filter(bus.getItems()::contains)
+          .ifPresent(bus::setValue);
+    }
   }
 
   @Override

@@ -5,10 +5,10 @@ import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.ChoiceBox;
-import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import raconteur.core.board.Part;
 import raconteur.core.continuity.ShortFinder;
+import raconteur.core.finding.Finding;
 import raconteur.core.plan.Costs;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
@@ -33,7 +33,7 @@ final class ShortsPane extends TablePane {
           Column.words("How", 80),
           Column.figures("Minutes", 70),
           Column.words("Then", 260));
-  private final Label plan = Texts.label("");
+  private int followed;
 
   ShortsPane(CaseDesk desk) {
     super(
@@ -61,16 +61,30 @@ final class ShortsPane extends TablePane {
               show(desk.state());
               host().answersChanged();
             });
+    removals.setMinHeight(140);
     removals.setPrefHeight(150);
     removals.setOnBegin(line -> host().begin(line));
     HBox choose = new HBox(8, Texts.line("Neighbouring pins of"), part);
     choose.setAlignment(Pos.CENTER_LEFT);
     above(removals, choose);
-    below(plan);
+  }
+
+  /** The chip that was measured last is the one to go on with. */
+  private void follow(DeskState state) {
+    List<Finding.Continuity> read = state.telling().said(Finding.Continuity.class);
+    if (read.size() != followed) {
+      followed = read.size();
+      Optional.of(read)
+          .filter(r -> !r.isEmpty())
+          .map(r -> r.getLast().one().part())
+          .filter(part.getItems()::contains)
+          .ifPresent(part::setValue);
+    }
   }
 
   @Override
   public void show(DeskState state) {
+    follow(state);
     Optional<InspectSheets.Shorted> nets =
         InspectSheets.shorted(state.board(), state.telling()).stream().findFirst();
     if (nets.isEmpty()) {
@@ -89,7 +103,9 @@ final class ShortsPane extends TablePane {
                       Locale.ROOT,
                       "Take these off in turn, about %.0f minutes until it is known:",
                       order.expectedMinutes())));
-      removals.show(InspectSheets.removals(order, state.board(), nets.get()));
+      removals.show(
+          InspectSheets.removals(
+              order, state.telling().condition().asFound(state.board()), nets.get()));
     }
     table()
         .show(

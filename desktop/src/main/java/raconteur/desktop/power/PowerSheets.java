@@ -20,11 +20,13 @@ import raconteur.core.finding.Quantities;
 import raconteur.core.inspect.Verdicts;
 import raconteur.core.power.Clocks;
 import raconteur.core.power.CurrentBudget;
+import raconteur.core.power.MendedRails;
 import raconteur.core.power.PowerUpOrder;
 import raconteur.core.power.RegulatorHeat;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
 import raconteur.core.supply.DummyLoad;
+import raconteur.core.supply.Interval;
 import raconteur.core.verdict.Verdict;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.DotPlot;
@@ -36,7 +38,7 @@ import raconteur.desktop.stage.Tone;
 final class PowerSheets {
   private PowerSheets() {}
 
-  /** What was last read of one rail since the last mend. */
+  /** What was last read of one rail and still holds. */
   record RailReadings(
       Rail rail,
       Optional<Double> volts,
@@ -48,12 +50,13 @@ final class PowerSheets {
 
   static List<RailReadings> readings(Board board, Telling telling) {
     Verdicts verdicts = new Verdicts(board, telling);
+    MendedRails mended = new MendedRails(board, telling);
     List<RailReadings> all = new ArrayList<>();
     for (Rail rail : board.rails()) {
       Map<String, Double> last = new LinkedHashMap<>();
       Map<String, Verdict.Level> levels = new LinkedHashMap<>();
       for (Telling.DatedFinding told : telling.findings()) {
-        if (told.moment().epoch() == telling.epoch()) {
+        if (mended.holds(told, rail.name())) {
           note(rail, told, verdicts, last, levels);
         }
       }
@@ -114,11 +117,7 @@ final class PowerSheets {
                       volts(r.volts()),
                       volts(r.farVolts()),
                       r.amps().map(Quantities::amps).orElse("—"),
-                      budget.expectedAmps() == 0
-                          ? "not known"
-                          : Quantities.amps(budget.expected().least())
-                              + " to "
-                              + Quantities.amps(budget.expected().most()),
+                      budget.expectedAmps() == 0 ? "not known" : range(budget.expected()),
                       volts(r.ripple()),
                       read ? r.worst().word() : "to read"),
                   read ? Tone.of(r.worst()) : Tone.PLAIN,
@@ -127,9 +126,20 @@ final class PowerSheets {
         .toList();
   }
 
+  /** {@code 1.1–2.3 A}. */
+  private static String range(Interval amps) {
+    boolean milli = amps.most() < 0.1;
+    double unit = milli ? 1e-3 : 1;
+    return String.format(
+        Locale.ROOT,
+        milli ? "%.0f–%.0f mA" : "%.2g–%.2g A",
+        amps.least() / unit,
+        amps.most() / unit);
+  }
+
   private static String dummy(Rail rail) {
     DummyLoad load = DummyLoad.of(rail);
-    return "%s, %s W".formatted(Quantities.ohms(load.ohms()), rated(load.ratedWatts()));
+    return "%s %s W".formatted(Quantities.ohms(load.ohms()), rated(load.ratedWatts()));
   }
 
   /** The next rating resistors are sold with. */

@@ -21,12 +21,12 @@ final class RailsPane extends TablePane {
             "Rails under power",
             "This board's file lists no rails; add them under Boards.",
             Column.words("Rail", 62),
-            Column.figures("Dummy load", 104),
+            Column.figures("Dummy load", 112),
             Column.figures("On it", 66),
             Column.figures("Regulator", 76),
             Column.figures("Far chip", 70),
             Column.figures("Current", 70),
-            Column.figures("Expected", 128),
+            Column.figures("Expected", 108),
             Column.figures("Ripple", 66),
             Column.words("Verdict", 76)));
     this.desk = desk;

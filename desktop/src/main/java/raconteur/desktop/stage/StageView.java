@@ -46,7 +46,7 @@ public final class StageView extends StackPane {
     this.desk = desk;
     this.panes = List.copyOf(panes);
     this.bench = new BenchBar(desk);
-    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number));
+    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), true);
     getStyleClass().add("trace-root");
     this.panes.forEach(p -> p.attach(new PaneHost()));
     answers.setAlignment(Pos.CENTER_LEFT);
@@ -91,7 +91,7 @@ public final class StageView extends StackPane {
     story.setMinHeight(100);
     VBox.setVgrow(story, Priority.ALWAYS);
     VBox right = new VBox(8, verdicts, story);
-    right.setMinWidth(RIGHT * 0.8);
+    right.setMinWidth(RIGHT * 0.9);
     right.setPrefWidth(RIGHT);
     return right;
   }

@@ -63,7 +63,7 @@ public final class TraceView extends StackPane {
     this.stepCard = new StepCard(this::take, desk::showNextSuggestion);
     this.suspects = new SuspectList(this::choose);
     this.bench = new BenchBar(desk);
-    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number));
+    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), false);
     map.setBoard(desk.state().board());
     map.setDim(dim);
     map.setOnPin(pin -> bench.begin(pin + " "));
