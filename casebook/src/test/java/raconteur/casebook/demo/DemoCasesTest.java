@@ -16,7 +16,7 @@ class DemoCasesTest {
   @Test
   void everyLineOfTheDemoIsUnderstoodOnItsBoard(@TempDir Path nowhere) {
     BoardShelf shelf = BoardShelf.of(nowhere.resolve("none"));
-    assertThat(DemoCases.shipped()).hasSize(14);
+    assertThat(DemoCases.shipped()).hasSize(15);
     for (Case told : DemoCases.shipped()) {
       Board board = shelf.find(told.header().boardId()).orElseThrow();
       assertThat(Telling.of(board, told.entries()).lines())

@@ -167,6 +167,8 @@ class CasebookTest {
     try (var connection = DriverManager.getConnection("jdbc:sqlite:" + file());
         var statement = connection.createStatement()) {
       statement.execute("DROP TABLE devices");
+      statement.execute("DROP TABLE pictures");
+      statement.execute("DROP TABLE settings");
       statement.execute("PRAGMA user_version = 1");
     }
     Device own = DeviceLibrary.shipped().find("74LS00").orElseThrow().named("QX-1");
@@ -178,6 +180,18 @@ class CasebookTest {
       assertThat(book.devices()).containsExactly(own);
       book.forgetDevice("QX-1");
       assertThat(book.devices()).isEmpty();
+    }
+  }
+
+  @Test
+  void aSettingOfTheShopIsKeptAndReplaced() {
+    try (Casebook book = open()) {
+      assertThat(book.setting("money per hour")).isEmpty();
+      book.keepSetting("money per hour", "30");
+      book.keepSetting("money per hour", "42.5");
+    }
+    try (Casebook book = open()) {
+      assertThat(book.setting("money per hour")).contains("42.5");
     }
   }
 }
