@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -45,9 +46,9 @@ class PresentersTest {
     var rows = new ShelfPresenter(workshop()).rows("");
     assertThat(rows).hasSize(15);
     assertThat(rows.get(0).header().state()).isEqualTo(CaseState.ON_BENCH);
-    assertThat(rows.get(1).header().state()).isEqualTo(CaseState.WAITING_FOR_PARTS);
-    assertThat(rows.get(2).header().number()).isEqualTo(12);
-    assertThat(rows.get(0).last()).isEqualTo("U38.9 toggling");
+    assertThat(rows.get(1).last()).isEqualTo("U38.9 toggling");
+    assertThat(rows.get(2).header().state()).isEqualTo(CaseState.WAITING_FOR_PARTS);
+    assertThat(rows.get(3).header().number()).isEqualTo(12);
   }
 
   @ParameterizedTest
@@ -75,9 +76,14 @@ class PresentersTest {
     ArrivePresenter arrive = new ArrivePresenter(workshop());
     assertThat(arrive.nextNumber()).isEqualTo(16);
     var intake =
-        arrive.open("15", Optional.of(arrive.boards().getFirst()), " Library ", "dark", "blank");
-    assertThat(intake).isEqualTo(new ArrivePresenter.Opened(15));
-    var made = workshop().casebook().find(15).orElseThrow();
+        arrive.open(
+            "16",
+            Optional.of(arrive.boards().getFirst()),
+            " Library ",
+            "dark",
+            List.of("screen blank"));
+    assertThat(intake).isEqualTo(new ArrivePresenter.Opened(16));
+    var made = workshop().casebook().find(16).orElseThrow();
     assertThat(made.header().owner()).isEqualTo("Library");
     assertThat(made.entries()).hasSize(1);
   }
@@ -86,7 +92,7 @@ class PresentersTest {
   @ValueSource(strings = {"", "0", "-1", "1.5", "abc", "99999999", "13"})
   void aBadOrTakenNumberIsRefusedAndNothingIsOpened(String number) {
     ArrivePresenter arrive = new ArrivePresenter(workshop());
-    assertThat(arrive.open(number, Optional.of(arrive.boards().getFirst()), "", "", ""))
+    assertThat(arrive.open(number, Optional.of(arrive.boards().getFirst()), "", "", List.of()))
         .isInstanceOf(ArrivePresenter.Refused.class);
     assertThat(workshop().casebook().headers()).hasSize(15);
   }
@@ -94,9 +100,11 @@ class PresentersTest {
   @Test
   void anIntakeWithoutBoardOrWithEndlessTextIsRefused() {
     ArrivePresenter arrive = new ArrivePresenter(workshop());
-    assertThat(arrive.open("15", Optional.empty(), "", "", ""))
+    assertThat(arrive.open("15", Optional.empty(), "", "", List.of()))
         .isInstanceOf(ArrivePresenter.Refused.class);
-    assertThat(arrive.open("15", Optional.of(arrive.boards().getFirst()), "", "x".repeat(9999), ""))
+    assertThat(
+            arrive.open(
+                "15", Optional.of(arrive.boards().getFirst()), "", "x".repeat(9999), List.of()))
         .isInstanceOf(ArrivePresenter.Refused.class);
   }
 

@@ -54,10 +54,10 @@ public final class ArrivePresenter {
    * Opens a case.
    *
    * @param number as typed
-   * @param symptom the id of a symptom card to begin the story with, empty for none
+   * @param lines bench lines to begin the story with
    */
   public Intake open(
-      String number, Optional<Board> board, String owner, String complaint, String symptom) {
+      String number, Optional<Board> board, String owner, String complaint, List<String> lines) {
     if (!number.strip().matches("[0-9]{1,7}") || Integer.parseInt(number.strip()) < 1) {
       return new Refused("A case number is a whole number from 1 to 9999999.");
     }
@@ -74,17 +74,16 @@ public final class ArrivePresenter {
             .create(wanted, board.get().identity().id(), owner.strip(), complaint.strip());
     return switch (made) {
       case Outcome.Failed<Case> failed -> new Refused(failed.sentence());
-      case Outcome.Done<Case> _ -> began(wanted, symptom);
+      case Outcome.Done<Case> _ -> began(wanted, lines);
     };
   }
 
-  private Intake began(int number, String symptom) {
-    if (symptom.isEmpty()) {
-      return new Opened(number);
+  private Intake began(int number, List<String> lines) {
+    for (String line : lines) {
+      if (workshop.casebook().append(number, line) instanceof Outcome.Failed<Entry> failed) {
+        return new Refused(failed.sentence());
+      }
     }
-    return switch (workshop.casebook().append(number, "screen " + symptom)) {
-      case Outcome.Failed<Entry> failed -> new Refused(failed.sentence());
-      case Outcome.Done<Entry> _ -> new Opened(number);
-    };
+    return new Opened(number);
   }
 }

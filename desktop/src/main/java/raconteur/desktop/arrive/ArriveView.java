@@ -1,6 +1,7 @@
 package raconteur.desktop.arrive;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntConsumer;
@@ -36,6 +37,7 @@ public final class ArriveView extends VBox {
   private final Label notice = Texts.label("", "notice");
   private final Label facts = Texts.label("");
   private final BoardMap map = new BoardMap();
+  private final RevisionPane revision = new RevisionPane(this::found);
 
   /**
    * @param onOpened takes the new case to the bench
@@ -72,7 +74,7 @@ public final class ArriveView extends VBox {
         });
     notice.setVisible(false);
     notice.managedProperty().bind(notice.visibleProperty());
-    VBox form = new VBox(12, grid(), buttons(pickFile), notice, facts);
+    VBox form = new VBox(12, grid(), buttons(pickFile), revision, notice, facts);
     form.setPrefWidth(520);
     form.setMinWidth(440);
     StackPane sheet = new StackPane(map);
@@ -105,6 +107,7 @@ public final class ArriveView extends VBox {
     return new HBox(
         10,
         open,
+        Texts.button("Which revision?", () -> revision.begin(presenter.boards()), "plain-button"),
         Texts.button(
             "Add a board file …", () -> pickFile.get().ifPresent(this::addBoard), "plain-button"));
   }
@@ -116,6 +119,7 @@ public final class ArriveView extends VBox {
     board.getSelectionModel().selectFirst();
     owner.clear();
     complaint.clear();
+    revision.leave();
     say(presenter.boardIssues());
   }
 
@@ -134,6 +138,11 @@ public final class ArriveView extends VBox {
     symptom.getItems().add(Optional.empty());
     chosen.symptoms().forEach(card -> symptom.getItems().add(Optional.of(card)));
     symptom.getSelectionModel().selectFirst();
+  }
+
+  private void found(Board found) {
+    board.setValue(found);
+    owner.requestFocus();
   }
 
   private static String describe(Board board) {
@@ -192,14 +201,23 @@ public final class ArriveView extends VBox {
             Optional.ofNullable(board.getValue()),
             owner.getText(),
             complaint.getText(),
-            Optional.ofNullable(symptom.getValue())
-                .flatMap(s -> s)
-                .map(SymptomCard::id)
-                .orElse(""));
+            firstLines());
     switch (intake) {
       case ArrivePresenter.Refused refused -> say(refused.sentence());
       case ArrivePresenter.Opened opened -> onOpened.accept(opened.number());
     }
+  }
+
+  /** What is known already, as the first lines of the story. */
+  private List<String> firstLines() {
+    List<String> lines = new ArrayList<>();
+    if (!revision.assembly().isEmpty()) {
+      lines.add("assembly " + revision.assembly());
+    }
+    Optional.ofNullable(symptom.getValue())
+        .flatMap(s -> s)
+        .ifPresent(card -> lines.add("screen " + card.id()));
+    return lines;
   }
 
   public void setDim(boolean dim) {

@@ -58,6 +58,7 @@ class WindowTest {
   private static void openCase13(FxRobot robot) {
     robot.push(KeyCode.CONTROL, KeyCode.DIGIT1);
     WaitForAsyncUtils.waitForFxEvents();
+    robot.push(KeyCode.DOWN);
     robot.push(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
   }
@@ -165,7 +166,7 @@ class WindowTest {
     robot.push(KeyCode.TAB);
     robot.push(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
-    var made = window().workshop().casebook().find(15).orElseThrow();
+    var made = window().workshop().casebook().find(16).orElseThrow();
     assertThat(made.header().owner()).isEqualTo("Saltmarsh Library");
     assertThat(made.header().complaint()).isEqualTo("no picture");
     assertThat(focused().getId()).isEqualTo("bench-line");
