@@ -52,7 +52,7 @@ public final class Verdicts {
           Optional.of(
               CurrentBudget.of(board, rail(t.rail()), told.moment().partsOut()).of(t.amps()));
       case Finding.Ripple t -> Optional.of(RailRipple.of(board, rail(t.rail())).of(t.volts()));
-      case Finding.RailOhms t -> Optional.of(ohms(t));
+      case Finding.RailOhms t -> Optional.of(ohms(told, t));
       case Finding.PullStep t -> pull(told, t);
       case Finding.Continuity t -> Optional.of(continuity(t));
       case Finding.Temperature t -> Optional.of(temperature(told, t));
@@ -75,10 +75,14 @@ public final class Verdicts {
     return board.rail(name).orElseThrow();
   }
 
-  private Verdict ohms(Finding.RailOhms reading) {
+  private Verdict ohms(DatedFinding told, Finding.RailOhms reading) {
     Rail rail = rail(reading.rail());
     RailResistance judge = new RailResistance();
-    return telling.said(Finding.RailOhms.class).stream()
+    return telling.findings().stream()
+        .filter(other -> other.moment().equals(told.moment()))
+        .map(DatedFinding::finding)
+        .filter(Finding.RailOhms.class::isInstance)
+        .map(Finding.RailOhms.class::cast)
         .filter(r -> r.rail().equals(reading.rail()) && r.reversed() != reading.reversed())
         .reduce((earlier, later) -> later)
         .map(

@@ -1,6 +1,7 @@
 package raconteur.core.intake;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -42,7 +43,7 @@ public record PartsFound(List<Row> rows, OptionalInt board) {
     }
   }
 
-  /** Lists every part that can be socketed or dated, in the order of the board. */
+  /** Lists every chip in the order of the board, those with something to say first. */
   public static PartsFound of(Board board, Telling telling) {
     Map<String, Integer> weeks = new HashMap<>();
     Map<String, String> codes = new HashMap<>();
@@ -61,7 +62,10 @@ public record PartsFound(List<Row> rows, OptionalInt board) {
     telling.said(Bookkeeping.Foreign.class).forEach(f -> foreign.put(f.part(), f.found()));
     List<Row> rows = new ArrayList<>();
     for (Part part : board.parts()) {
-      boolean chip = part.device().pins().size() > 3 && part.fitted();
+      boolean chip =
+          part.fitted()
+              && part.device().pins().size() > 3
+              && !part.device().deviceClass().equals("connector");
       if (chip || foreign.containsKey(part.designator())) {
         String name = part.designator();
         List<String> notes = new ArrayList<>();
@@ -80,6 +84,7 @@ public record PartsFound(List<Row> rows, OptionalInt board) {
         rows.add(new Row(part, codes.getOrDefault(name, ""), words(socket), notes));
       }
     }
+    rows.sort(Comparator.comparing(r -> r.notes().isEmpty()));
     return new PartsFound(rows, made(weeks));
   }
 

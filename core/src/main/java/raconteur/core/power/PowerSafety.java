@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import raconteur.core.board.Board;
+import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
 import raconteur.core.data.Figures;
@@ -97,6 +98,7 @@ public record PowerSafety(
     private final Map<String, Double> ohms = new TreeMap<>();
     private final Map<String, Double> onBoard = new TreeMap<>();
     private final Map<String, Double> onDummy = new TreeMap<>();
+    private final Map<String, String> joined = new TreeMap<>();
     private final List<String> reasons = new ArrayList<>();
 
     Worker(Board board, Telling telling) {
@@ -117,14 +119,40 @@ public record PowerSafety(
             onBoard.put(t.rail(), t.volts());
         case Finding.FarVolts t when mended.holds(told, t.rail()) ->
             onBoard.putIfAbsent(t.rail(), t.volts());
+        case Finding.Continuity t -> joins(told, t, mended);
         case Finding.DummyVolts t when mended.holds(told, t.rail()) ->
             onDummy.put(t.rail(), t.volts());
         case Finding _ -> {}
       }
     }
 
+    /** Remembers whether a rail is joined to a net that it should be apart from. */
+    private void joins(DatedFinding told, Finding.Continuity read, MendedRails mended) {
+      Optional<Net> one = board.netOf(read.one());
+      Optional<Net> other = board.netOf(read.other());
+      if (one.isEmpty() || other.isEmpty() || one.equals(other)) {
+        return;
+      }
+      for (Net net : List.of(one.get(), other.get())) {
+        board
+            .railOfNet(net.name())
+            .filter(rail -> mended.holds(told, rail.name()))
+            .ifPresent(
+                rail -> {
+                  String nets = one.get().name() + " and " + other.get().name();
+                  if (read.joined()) {
+                    joined.put(nets, read.one() + ", " + read.other());
+                  } else {
+                    joined.remove(nets);
+                  }
+                });
+      }
+    }
+
     PowerSafety safety() {
       multiRail();
+      joined.forEach(
+          (nets, pins) -> reasons.add(nets + " are joined (" + pins + "): clear the short first."));
       board.rails().forEach(this::rail);
       List<String> proven = board.rails().stream().filter(this::proven).map(Rail::name).toList();
       List<String> good =

@@ -2,6 +2,7 @@ package raconteur.core.power;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import raconteur.core.board.Board;
@@ -29,7 +30,7 @@ public record PowerUpOrder(List<Step> steps) {
   public record Step(String words, String line, boolean done) {}
 
   public static PowerUpOrder of(Board board, Telling telling) {
-    Map<Part, List<Rail>> parts = PowerSafety.multiRailParts(board);
+    Map<Part, List<Rail>> parts = new LinkedHashMap<>(PowerSafety.multiRailParts(board));
     if (parts.isEmpty()) {
       return new PowerUpOrder(List.of());
     }
@@ -63,6 +64,12 @@ public record PowerUpOrder(List<Step> steps) {
                                 : " on the board without them"),
                         rail.name() + " ",
                         proven.contains(rail.name()))));
+    parts
+        .keySet()
+        .removeIf(
+            p ->
+                found.part(p.designator()).filter(Part::socketed).isEmpty()
+                    && !telling.partsOut().contains(p.designator()));
     steps.addAll(back(telling, parts));
     return new PowerUpOrder(steps);
   }

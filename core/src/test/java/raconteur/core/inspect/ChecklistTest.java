@@ -85,7 +85,8 @@ class ChecklistTest {
     Telling all =
         Telling.of(
             BOARD,
-            Stories.of("5V 5.0", "12V 12", "-5V -5", "RAW+ 17", "RAW- -9", "decided repair"));
+            Stories.of(
+                "5V 5.0", "12V 12", "-5V -5", "RAW+ 17", "RAW9 9", "RAW- -9", "decided repair"));
     assertThat(Stages.power(BOARD, all).standing()).isEqualTo(Stages.Standing.DONE);
     assertThat(Stages.arrive(BOARD, all).standing()).isEqualTo(Stages.Standing.DONE);
   }

@@ -78,8 +78,8 @@ class PowerTest {
 
   @Test
   void aLowRailBehindALowSourceBeginsAtTheSource() {
-    assertThat(verdict("RAW+ 9", "5V 3.9").sentence()).contains("Its source RAW+ is off as well");
-    assertThat(verdict("RAW+ 17", "5V 0").sentence()).contains("VR2 is dead, or shut down");
+    assertThat(verdict("RAW9 5", "5V 3.9").sentence()).contains("Its source RAW9 is off as well");
+    assertThat(verdict("RAW9 9", "5V 0").sentence()).contains("VR2 is dead, or shut down");
   }
 
   @Test
@@ -237,9 +237,9 @@ class PowerTest {
             .findFirst()
             .orElseThrow();
     assertThat(before.measured()).isFalse();
-    assertThat(before.regulator().watts()).isCloseTo((17 - 5) * 1.9, within(0.2));
+    assertThat(before.regulator().watts()).isCloseTo((9 - 5) * 1.9, within(0.2));
     RegulatorHeat after =
-        RegulatorHeat.all(BOARD, told("RAW+ 14", "5V 5.0", "5V 1 A")).stream()
+        RegulatorHeat.all(BOARD, told("RAW9 14", "5V 5.0", "5V 1 A")).stream()
             .filter(r -> r.part().designator().equals("VR2"))
             .findFirst()
             .orElseThrow();

@@ -1,14 +1,17 @@
 package raconteur.desktop.arrive;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Bookkeeping.LabelKind;
 import raconteur.core.intake.PartsFound;
 import raconteur.core.intake.SetMatch;
 import raconteur.core.intake.TakingApart;
 import raconteur.core.story.Case;
+import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
 import raconteur.core.verdict.Verdict;
 import raconteur.desktop.app.Workshop;
@@ -78,10 +81,7 @@ final class ArriveSheets {
               board ->
                   others.add(
                       new SetMatch.Member(
-                          one.header(),
-                          board.identity().machine(),
-                          SetMatch.label(Telling.of(board, one.entries()), LabelKind.SET)
-                              .orElse(""))));
+                          one.header(), board.identity().machine(), setNumber(one.entries()))));
     }
     return SetMatch.check(
         new SetMatch.Member(
@@ -89,6 +89,26 @@ final class ArriveSheets {
             state.board().identity().machine(),
             SetMatch.label(state.telling(), LabelKind.SET).orElse("")),
         others);
+  }
+
+  /** The set number in a story, found without understanding all of it; empty for none. */
+  static String setNumber(List<Entry> entries) {
+    String beginning = LabelKind.SET.word() + " ";
+    Set<Integer> struck = new HashSet<>();
+    for (Entry entry : entries) {
+      if (entry instanceof Entry.Strike strike) {
+        struck.add(strike.struck());
+      }
+    }
+    String found = "";
+    for (Entry entry : entries) {
+      if (entry instanceof Entry.Line line
+          && line.line().startsWith(beginning)
+          && !struck.contains(line.number())) {
+        found = line.line().substring(beginning.length());
+      }
+    }
+    return found;
   }
 
   /** Chips with their sockets and dates, and what is not as the list says. */

@@ -54,7 +54,10 @@ final class PartsPane extends StagePane {
         found.madeWords()
             + (found.odd().isEmpty()
                 ? " Nothing is noted that differs from the list."
-                : " " + found.odd().size() + " parts are not as the list says."));
+                : " "
+                    + found.odd().size()
+                    + (found.odd().size() == 1 ? " part is" : " parts are")
+                    + " not as the list says."));
     table.show(ArriveSheets.parts(found));
   }
 

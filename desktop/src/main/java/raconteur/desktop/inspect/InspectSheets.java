@@ -74,8 +74,10 @@ final class InspectSheets {
       switch (told.finding()) {
         case Finding.RailOhms t when mended.holds(told, t.rail()) ->
             (t.reversed() ? reversed : forward).put(t.rail(), t.ohms());
-        case Finding.PullStep t when mended.holds(told, t.rail()) ->
-            forward.put(t.rail(), t.ohmsAfter());
+        case Finding.PullStep t when mended.holds(told, t.rail()) -> {
+          forward.put(t.rail(), t.ohmsAfter());
+          reversed.remove(t.rail());
+        }
         case Finding _ -> {}
       }
     }

@@ -16,10 +16,10 @@ final class ClocksPane extends TablePane {
             "Clock and reset",
             "No clock or reset lines are known; type a reading like U1.6 16 MHz or U8.18 released"
                 + " 120 ms.",
-            Column.words("Pin", 190),
+            Column.words("Pin", 300),
             Column.words("Is", 60),
             Column.figures("Read", 100),
-            Column.words("Says", 420)));
+            Column.words("Verdict", 120)));
   }
 
   @Override

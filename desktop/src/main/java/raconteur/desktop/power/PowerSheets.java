@@ -27,6 +27,7 @@ import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
 import raconteur.core.supply.DummyLoad;
 import raconteur.core.supply.Interval;
+import raconteur.core.supply.LinearRegulator;
 import raconteur.core.verdict.Verdict;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.DotPlot;
@@ -192,16 +193,22 @@ final class PowerSheets {
                       heat.rail().from() + " → " + heat.rail().name(),
                       Quantities.amps(heat.regulator().amps()),
                       String.format(Locale.ROOT, "%.1f W", heat.regulator().watts()),
-                      heat.regulator().needsHeatsink()
-                          ? String.format(
-                              Locale.ROOT, "≤ %.1f K/W", heat.regulator().heatsinkAtMost())
-                          : "none",
-                      heat.measured() ? "measured" : "from the board's file",
-                      verdict.sentence()),
+                      heatsink(heat.regulator()),
+                      heat.measured() ? "measured" : "the board's file"),
                   Tone.of(verdict.level()),
-                  heat.part().designator() + " ");
+                  heat.part().designator() + " ",
+                  verdict.sentence());
             })
         .toList();
+  }
+
+  private static String heatsink(LinearRegulator regulator) {
+    if (!regulator.needsHeatsink()) {
+      return "none needed";
+    }
+    return regulator.heatsinkAtMost() > 0
+        ? String.format(Locale.ROOT, "%.1f K/W or better", regulator.heatsinkAtMost())
+        : "too hot for any";
   }
 
   /** Clock pins and reset pins worth a reading, with what was read. */
@@ -238,9 +245,10 @@ final class PowerSheets {
                       board.describe(pin),
                       reset ? "reset" : "clock",
                       Optional.ofNullable(last.get(pin)).map(PowerSheets::shown).orElse("to read"),
-                      verdict.map(Verdict::sentence).orElse("")),
+                      verdict.map(v -> v.level().word()).orElse("")),
                   verdict.map(v -> Tone.of(v.level())).orElse(Tone.PLAIN),
-                  reset ? pin + " released " : pin + " "));
+                  reset ? pin + " released " : pin + " ",
+                  verdict.map(Verdict::sentence).orElse("")));
         });
     return rows;
   }

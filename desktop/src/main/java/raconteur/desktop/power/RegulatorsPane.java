@@ -18,9 +18,8 @@ final class RegulatorsPane extends TablePane {
             Column.words("From → to", 120),
             Column.figures("Current", 76),
             Column.figures("Heat", 70),
-            Column.figures("Heatsink", 90),
-            Column.words("Figures", 130),
-            Column.words("Says", 300)));
+            Column.words("Heatsink", 170),
+            Column.words("Figures from", 150)));
   }
 
   @Override

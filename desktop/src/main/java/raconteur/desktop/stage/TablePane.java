@@ -10,6 +10,7 @@ import raconteur.desktop.control.Texts;
 public abstract class TablePane extends StagePane {
   private final Label summary = Texts.label("");
   private final SheetTable table;
+  private final Label detail = Texts.label("");
   private final VBox node = new VBox(8);
 
   protected TablePane(String name, SheetTable table) {
@@ -22,7 +23,14 @@ public abstract class TablePane extends StagePane {
     table
         .getSelectionModel()
         .selectedItemProperty()
-        .addListener((o, before, row) -> host().answersChanged());
+        .addListener(
+            (o, before, row) -> {
+              detail.setText(row == null ? "" : row.detail());
+              host().answersChanged();
+            });
+    detail.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+    detail.managedProperty().bind(detail.textProperty().isNotEmpty());
+    node.getChildren().add(detail);
   }
 
   protected final SheetTable table() {

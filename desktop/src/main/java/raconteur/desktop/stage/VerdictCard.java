@@ -6,6 +6,8 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import raconteur.core.plan.Advisor;
+import raconteur.core.plan.PlaceWords;
 import raconteur.core.power.PowerSafety;
 import raconteur.core.story.Telling;
 import raconteur.core.verdict.Verdict;
@@ -16,6 +18,8 @@ import raconteur.desktop.desk.Percent;
 
 /** The last reading with its verdict, what it moved, and whether it is safe to go on. */
 final class VerdictCard extends VBox {
+  private static final int MOST_SUSPECTS = 4;
+
   VerdictCard() {
     getStyleClass().add("verdict-card");
   }
@@ -36,6 +40,7 @@ final class VerdictCard extends VBox {
     PowerSafety safety = state.safety();
     Label safe = Texts.label(safety.words(state.telling().context().supply()), "safety");
     safe.getStyleClass().add(safety.safe() ? Tone.GOOD.style() : Tone.BAD.style());
+    safe.setMaxWidth(Double.MAX_VALUE);
     safe.setId("safety");
     getChildren().add(safe);
   }
@@ -74,6 +79,27 @@ final class VerdictCard extends VBox {
       row.setAlignment(Pos.CENTER_LEFT);
       rows.getChildren().add(row);
     }
+    if (rows.getChildren().isEmpty()) {
+      state.advice().ifPresent(a -> suspected(a, rows));
+    }
     return rows;
+  }
+
+  /** Where nothing moved, who is in front. */
+  private static void suspected(Advisor.Advice advice, VBox rows) {
+    advice.diagnosis().suspects().stream()
+        .limit(MOST_SUSPECTS)
+        .forEach(
+            s -> {
+              Label share = Texts.line("%6s".formatted(Percent.of(s.probability())), "figures");
+              share.setMinWidth(64);
+              share.setAlignment(Pos.CENTER_RIGHT);
+              HBox row = new HBox(8, share, Texts.label(PlaceWords.shortly(s.place())));
+              row.setAlignment(Pos.CENTER_LEFT);
+              rows.getChildren().add(row);
+            });
+    if (!rows.getChildren().isEmpty()) {
+      rows.getChildren().addFirst(Texts.line("Suspected most", "faint"));
+    }
   }
 }
