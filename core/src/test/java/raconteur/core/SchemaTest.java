@@ -10,9 +10,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.board.BoardWriter;
 import raconteur.core.data.DataFile;
+import raconteur.core.data.Figures;
 import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.story.Case;
@@ -62,6 +64,16 @@ class SchemaTest {
     follows(
         "devices.schema.json",
         DataFile.shippedText(DeviceLibrary.class, "/raconteur/core/devices/" + file + ".json"));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "figures.schema.json, supply.json",
+    "figures.schema.json, worth.json",
+    "checks.schema.json, checks.json"
+  })
+  void shippedFiguresAndChecks(String schema, String file) throws IOException {
+    follows(schema, DataFile.shippedText(Figures.class, "/raconteur/core/data/" + file));
   }
 
   @Test

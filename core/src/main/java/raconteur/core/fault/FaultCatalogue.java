@@ -230,37 +230,59 @@ public final class FaultCatalogue {
     }
 
     void shorts() {
-      List<Place.Bridge> bridges = new ArrayList<>();
-      Set<Set<String>> seen = new HashSet<>();
+      Map<Set<String>, Neighbours> byNets = new LinkedHashMap<>();
+      int places = 0;
       for (Part part : board.parts()) {
         List<PinRef> pins = part.pins();
         for (int i = 0; i + 1 < pins.size(); i++) {
           boolean acrossRows =
               part.device().outline().startsWith("DIP") && i + 1 == pins.size() / 2;
-          if (!acrossRows) {
-            bridge(pins.get(i), pins.get(i + 1), seen, bridges);
+          if (!acrossRows && neighbours(pins.get(i), pins.get(i + 1), byNets)) {
+            places++;
           }
         }
       }
       double expected = priors.expectedFaults() * joints() * priors.copper().shorts();
-      for (Place.Bridge bridge : bridges) {
-        double hurt = Math.max(damageFactor(bridge.one()), damageFactor(bridge.other()));
-        add(bridge, FaultMode.SHORT, expected / bridges.size() * hurt);
+      for (Neighbours pair : byNets.values()) {
+        add(pair.worst, FaultMode.SHORT, expected * pair.weight / places);
       }
     }
 
-    private void bridge(
-        PinRef one, PinRef other, Set<Set<String>> seen, List<Place.Bridge> bridges) {
+    /**
+     * Two nets that are neighbours somewhere: where a bridge is likeliest, and how likely in all.
+     */
+    private static final class Neighbours {
+      private Place.Bridge worst;
+      private double hurt;
+      private double weight;
+
+      Neighbours(Place.Bridge worst) {
+        this.worst = worst;
+      }
+    }
+
+    /**
+     * Notes a place where two nets are neighbours; false where the two pins are not of two nets.
+     */
+    private boolean neighbours(PinRef one, PinRef other, Map<Set<String>, Neighbours> byNets) {
       String netOne = board.netOf(one).map(Net::name).orElse("");
       String netOther = board.netOf(other).map(Net::name).orElse("");
-      boolean signal =
-          !netOne.isEmpty()
-              && !netOther.isEmpty()
-              && !netOne.equals(netOther)
-              && board.kind(one) != PinKind.NONE;
-      if (signal && seen.add(Set.of(netOne, netOther))) {
-        bridges.add(new Place.Bridge(one, other, netOne, netOther));
+      if (netOne.isEmpty()
+          || netOther.isEmpty()
+          || netOne.equals(netOther)
+          || board.kind(one) == PinKind.NONE) {
+        return false;
       }
+      Place.Bridge bridge = new Place.Bridge(one, other, netOne, netOther);
+      Neighbours pair =
+          byNets.computeIfAbsent(Set.of(netOne, netOther), nets -> new Neighbours(bridge));
+      double hurt = Math.max(damageFactor(one), damageFactor(other));
+      pair.weight += hurt;
+      if (hurt > pair.hurt) {
+        pair.hurt = hurt;
+        pair.worst = bridge;
+      }
+      return true;
     }
   }
 }

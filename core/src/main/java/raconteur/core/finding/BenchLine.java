@@ -92,9 +92,9 @@ public final class BenchLine {
     return words.offers().stream().limit(MOST_OFFERS).toList();
   }
 
-  /** One example line of every kind. */
+  /** Example lines of every kind. */
   public static List<String> exampleLines() {
-    return PHRASES.stream().map(Phrase::example).toList();
+    return PHRASES.stream().map(Phrase::examples).flatMap(List::stream).toList();
   }
 
   private static String examples() {

@@ -162,4 +162,9 @@ final class PartPhrase implements Phrase {
   public String example() {
     return "U5 tester fail gates 2 4";
   }
+
+  @Override
+  public List<String> examples() {
+    return List.of("U5 tester fail gates 2 4", "U26 hot", "U26 61 C", "CE2 455 uF 0.2 ohm 3 uA");
+  }
 }

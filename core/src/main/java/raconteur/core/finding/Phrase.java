@@ -16,4 +16,9 @@ interface Phrase {
 
   /** One example, for the help under an empty line. */
   String example();
+
+  /** One example of everything it understands. */
+  default List<String> examples() {
+    return List.of(example());
+  }
 }

@@ -16,6 +16,7 @@ final class PinPhrase implements Phrase {
   private static final List<String> WAYS =
       List.of(
           "toggling", "high", "low", "floating", "between", "gnd", "released", "held", "16 MHz");
+  private static final List<String> LONGER = List.of("gnd", "held", "released");
   private static final Map<String, Signal> STATES = new LinkedHashMap<>();
 
   static {
@@ -40,6 +41,15 @@ final class PinPhrase implements Phrase {
   public Understanding read(Words words, BenchContext context) {
     PinRef pin = words.pin();
     words.mayContinue(WAYS);
+    String begun = words.peek().toLowerCase(Locale.ROOT);
+    // A single h is high.
+    boolean unclear =
+        !begun.isEmpty()
+            && !begun.equals("h")
+            && LONGER.stream().anyMatch(w -> w.startsWith(begun) && !w.equals(begun));
+    if (unclear) {
+      return new Understanding.Unfinished("Next comes gnd and the ohms, released or held.");
+    }
     if (words.nextIs("gnd")) {
       words.skip();
       double ohms = words.ohms();
@@ -109,5 +119,11 @@ final class PinPhrase implements Phrase {
   @Override
   public String example() {
     return "U14.3 toggling";
+  }
+
+  @Override
+  public List<String> examples() {
+    return List.of(
+        "U14.3 toggling", "U22.5 gnd 5.2k", "U1.6 16 MHz", "U8.18 released 120 ms", "U8.18 held");
   }
 }

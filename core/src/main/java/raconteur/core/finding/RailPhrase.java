@@ -180,4 +180,16 @@ final class RailPhrase implements Phrase {
   public String example() {
     return "5V gnd 58 ohm";
   }
+
+  @Override
+  public List<String> examples() {
+    return List.of(
+        "5V gnd 58 ohm",
+        "5V gnd 61 ohm reversed",
+        "5V 4.94",
+        "5V at U14 4.72",
+        "5V dummy 5.02",
+        "5V 0.8 A",
+        "5V ripple 40 mV");
+  }
 }

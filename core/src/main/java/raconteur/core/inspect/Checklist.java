@@ -152,7 +152,7 @@ public record Checklist(String origin, List<Check> checks) {
         case MULTIRAIL -> multirail();
         case PLACED -> marked();
         case ELECTROLYTICS -> electrolytics();
-        case SOCKETS -> begun(telling.said(Bookkeeping.SocketSeen.class).size(), "sockets noted");
+        case SOCKETS -> begun(telling.said(Bookkeeping.SocketSeen.class).size(), "noted");
         case ALWAYS, DIRTY, CELLS ->
             kind.id().equals("pictures") && !telling.said(Bookkeeping.Pictured.class).isEmpty()
                 ? new Seen(Standing.DONE, telling.said(Bookkeeping.Pictured.class).size() + " kept")

@@ -13,11 +13,11 @@ import raconteur.desktop.theme.Theme;
 /** All keys and one example of every bench line. */
 final class KeysDialog {
   private static final String[][] KEYS = {
-    {"Ctrl+1 … Ctrl+6", "Shelf, Arrive, Trace, Odds, Boards, Devices"},
+    {"Ctrl+1 … Ctrl+8", "Shelf, Arrive, Inspect, Power, Trace, Odds, Boards, Devices"},
     {"Ctrl+N", "take a board in"},
     {"Enter", "on the shelf: take the board to the bench"},
-    {"F2 … F6", "what the next step showed"},
-    {"F7", "another step"},
+    {"F2 … F6", "what the next step, or the pane, showed"},
+    {"F7", "another step; on a stage the next pane, with Shift the one before"},
     {"F8", "arm's length: the step large enough for two metres"},
     {"F9", "turn the board over"},
     {"F10", "dim workshop, or light"},
@@ -36,14 +36,19 @@ final class KeysDialog {
     for (int i = 0; i < KEYS.length; i++) {
       keys.addRow(i, Texts.line(KEYS[i][0], "key"), Texts.line(KEYS[i][1]));
     }
+    int half = exampleLines.size() / 2;
     VBox lines = new VBox(4, Texts.line("Bench lines, for example", "heading"));
     lines.getChildren().add(Texts.line("strike 17 wrong pin", "figures"));
-    exampleLines.forEach(l -> lines.getChildren().add(Texts.line(l, "figures")));
+    exampleLines.subList(0, half).forEach(l -> lines.getChildren().add(Texts.line(l, "figures")));
+    VBox more = new VBox(4, Texts.line("", "heading"));
+    exampleLines
+        .subList(half, exampleLines.size())
+        .forEach(l -> more.getChildren().add(Texts.line(l, "figures")));
     VBox left = new VBox(4, Texts.line("Keys", "heading"), keys);
     Alert dialog = new Alert(Alert.AlertType.NONE, "", ButtonType.CLOSE);
     dialog.initOwner(owner);
     dialog.setTitle("Keys and bench lines");
-    dialog.getDialogPane().setContent(new HBox(36, left, lines));
+    dialog.getDialogPane().setContent(new HBox(36, left, lines, more));
     Theme.dressDialog(dialog.getDialogPane(), owner);
     dialog.showAndWait();
   }

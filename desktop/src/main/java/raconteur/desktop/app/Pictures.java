@@ -160,28 +160,20 @@ public final class Pictures {
       A0;U4;4;3;123;40
       """;
 
-  /** The panes of the stages before Trace. */
+  /** The telling panes of the stages before Trace. */
   private void stages() throws IOException {
-    stage(
-        "Inspect", frame::showInspect, "Checks", "Rails", "Array", "Shorts", "Capacitors", "Lines");
-    stage("Power", frame::showPower, "Rails", "Regulators", "Clock, reset", "Heat", "Going back");
-    stage(
-        "Arrive",
-        frame::showArrive,
-        "Board",
-        "Parts",
-        "Marks",
-        "Taken apart",
-        "Pictures",
-        "Worth it?");
+    stage("Inspect", frame::showInspect, "Checks", "inspect-checks");
+    stage("Inspect", frame::showInspect, "Rails", "inspect");
+    stage("Inspect", frame::showInspect, "Capacitors", "inspect-capacitors");
+    stage("Power", frame::showPower, "Rails", "power");
+    stage("Arrive", frame::showArrive, "Marks", "arrive");
+    stage("Arrive", frame::showArrive, "Worth it?", "worth");
   }
 
-  private void stage(String name, Runnable go, String... panes) throws IOException {
+  private void stage(String name, Runnable go, String pane, String picture) throws IOException {
     go.run();
-    for (String pane : panes) {
-      frame.stage(name).orElseThrow().choose(pane);
-      draw(name.toLowerCase(java.util.Locale.ROOT) + "-" + pane.replaceAll("[^A-Za-z]+", "-"));
-    }
+    frame.stage(name).orElseThrow().choose(pane);
+    draw(picture);
   }
 
   private void press(javafx.scene.Node view, javafx.scene.input.KeyCode key) {

@@ -19,6 +19,7 @@ final class WorthPane extends StagePane {
   private final WorthPresenter presenter;
   private final TextField perHour = new TextField();
   private final TextField parts = new TextField();
+  private final WorthBars bars = new WorthBars();
   private final VBox sums = new VBox(4);
   private final VBox node = new VBox(10);
 
@@ -41,7 +42,7 @@ final class WorthPane extends StagePane {
             Texts.line("Enter keeps them for the shop", "faint"));
     rates.setAlignment(Pos.CENTER_LEFT);
     sums.getStyleClass().addAll("sheet", "sums");
-    node.getChildren().addAll(rates, sums);
+    node.getChildren().addAll(rates, sums, bars);
   }
 
   private void keep(String setting, TextField field) {
@@ -69,12 +70,11 @@ final class WorthPane extends StagePane {
     perHour.setText(WorthPresenter.plain(rates.moneyPerHour()));
     parts.setText(WorthPresenter.plain(rates.partsFactor()));
     Worth worth = presenter.worth();
+    bars.show(worth, rates, presenter.value());
     sums.getChildren().clear();
     Label verdict =
         Texts.label(
-            worth.choice().map(c -> "The figures say " + c.word() + ": ").orElse("")
-                + worth.why()
-                + ".",
+            worth.choice().map(c -> "The figures say " + c.word() + ": ").orElse("") + worth.why(),
             "heading");
     sums.getChildren().add(verdict);
     worth.lines().forEach(line -> sums.getChildren().add(Texts.label(line, "figures")));
@@ -91,6 +91,11 @@ final class WorthPane extends StagePane {
         new Answer("donor, because", "decided " + Choice.DONOR.word() + " "),
         new Answer("stop, because", "decided " + Choice.STOP.word() + " "),
         new Answer("its value", "value "));
+  }
+
+  @Override
+  public void setDim(boolean dim) {
+    bars.setDim(dim);
   }
 
   @Override

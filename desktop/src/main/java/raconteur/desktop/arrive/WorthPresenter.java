@@ -102,11 +102,14 @@ final class WorthPresenter {
   }
 
   Worth worth() {
-    Optional<Double> value =
-        desk.telling().said(Bookkeeping.Value.class).stream()
-            .map(Bookkeeping.Value::money)
-            .reduce((earlier, later) -> later);
-    return Worth.of(desk.state().board(), chances(), costs, rates(), value);
+    return Worth.of(desk.state().board(), chances(), costs, rates(), value());
+  }
+
+  /** What the mended board is worth, as it was said last. */
+  Optional<Double> value() {
+    return desk.telling().said(Bookkeeping.Value.class).stream()
+        .map(Bookkeeping.Value::money)
+        .reduce((earlier, later) -> later);
   }
 
   /** What was decided last. */

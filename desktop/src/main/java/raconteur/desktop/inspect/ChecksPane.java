@@ -19,8 +19,8 @@ final class ChecksPane extends TablePane {
             "Checks",
             "",
             Column.words("Stands", 96),
-            Column.words("Check", 500),
-            Column.words("Seen", 220)));
+            Column.words("Check", 470),
+            Column.words("Seen", 260)));
   }
 
   @Override
@@ -35,6 +35,14 @@ final class ChecksPane extends TablePane {
                 + shown.checks().size()
                 + " checks are open; they stand in the order of least risk. Power stays off.");
     table().show(InspectSheets.checks(shown));
+    boolean chosenIsOpen =
+        shown.checks().stream().anyMatch(c -> c.id().equals(chosen()) && c.open());
+    if (!chosenIsOpen) {
+      table().getItems().stream()
+          .filter(r -> shown.checks().stream().anyMatch(c -> c.id().equals(r.key()) && c.open()))
+          .findFirst()
+          .ifPresent(table().getSelectionModel()::select);
+    }
   }
 
   private Optional<Checklist.Check> current() {
