@@ -32,16 +32,10 @@ final class BookkeepingPhrases {
         new Verb("socket", "socket U7 single wipe", BookkeepingPhrases::socket),
         new Verb("missing", "missing U7", BookkeepingPhrases::missing),
         new Verb("foreign", "foreign U7 a 74HCT part", BookkeepingPhrases::foreign),
-        new Verb(
-            "undone",
-            "undone connector speaker, red left to J5",
-            (words, context) -> undone(words)),
+        new Verb("undone", "undone wire speaker red to J5", (words, context) -> undone(words)),
         new Verb("refitted", "refitted 3", BookkeepingPhrases::refitted),
         new Verb("check", "check bridges done", (words, context) -> check(words)),
-        new Verb(
-            "picture",
-            "picture 3f2a90c1d4e5 before at 120 40 burst cell",
-            (words, context) -> picture(words)),
+        new Verb("picture", "picture 3f2a90c1d4e5 before", (words, context) -> picture(words)),
         new Verb("value", "value 250", (words, context) -> value(words)),
         new Verb("decided", "decided repair", (words, context) -> decided(words)),
         new Verb("power", "power on", BookkeepingPhrases::power));

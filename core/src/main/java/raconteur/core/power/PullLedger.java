@@ -91,7 +91,7 @@ public record PullLedger(
     /** The part is lower than a good one by far. */
     LEAKS("leaks: a good one is megohms"),
     /** The step is more than the meter's last digit, but small. */
-    SMALL("takes a little, far from a leak that matters"),
+    SMALL("takes a little, no leak that matters"),
     /** Within the meter's last digit. */
     NOTHING("takes nothing that the meter can tell"),
     /** The rail fell, which no pull can do. */

@@ -34,16 +34,4 @@ public final class PreferredValues {
     }
     return 100 * scale;
   }
-
-  /** The value of the series nearest to the wanted one on a logarithmic scale. */
-  public double nearest(double wanted) {
-    double above = atLeast(wanted);
-    int exponent = (int) Math.floor(Math.log10(wanted)) - 1;
-    double below = above;
-    for (int value : tenths) {
-      double scaled = value * Math.pow(10, exponent);
-      below = scaled <= wanted ? scaled : below;
-    }
-    return wanted / below < above / wanted ? below : above;
-  }
 }

@@ -72,12 +72,6 @@ class SupplyArithmeticTest {
     assertThat(PreferredValues.E12.atLeast(wanted)).isCloseTo(value, within(value * 1e-9));
   }
 
-  @ParameterizedTest
-  @CsvSource({"2.5, 2.7", "2.4, 2.2", "99, 100", "1, 1"})
-  void theNearestPreferredValueIsNearestInRatio(double wanted, double value) {
-    assertThat(PreferredValues.E12.nearest(wanted)).isCloseTo(value, within(value * 1e-9));
-  }
-
   @Test
   void aDummyLoadDrawsNoMoreThanTheBoardAndIsRatedTwice() {
     Rail rail = new Rail("+5V", "+5V", 5, 0.05, 350, 1.9, List.of(), "");

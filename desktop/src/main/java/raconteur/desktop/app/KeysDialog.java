@@ -13,12 +13,12 @@ import raconteur.desktop.theme.Theme;
 /** All keys and one example of every bench line. */
 final class KeysDialog {
   private static final String[][] KEYS = {
-    {"Ctrl+1 … Ctrl+8", "Shelf, Arrive, Inspect, Power, Trace, Odds, Boards, Devices"},
+    {"Ctrl+1 … Ctrl+8", "the views, in the order of the bar"},
     {"Ctrl+N", "take a board in"},
     {"Enter", "on the shelf: take the board to the bench"},
     {"F2 … F6", "what the next step, or the pane, showed"},
-    {"F7", "another step; on a stage the next pane, with Shift the one before"},
-    {"F8", "arm's length: the step large enough for two metres"},
+    {"F7", "another step; on a stage the next pane"},
+    {"F8", "arm's length: for two metres"},
     {"F9", "turn the board over"},
     {"F10", "dim workshop, or light"},
     {"Tab", "in the bench line: complete the word"},
@@ -48,7 +48,7 @@ final class KeysDialog {
     Alert dialog = new Alert(Alert.AlertType.NONE, "", ButtonType.CLOSE);
     dialog.initOwner(owner);
     dialog.setTitle("Keys and bench lines");
-    dialog.getDialogPane().setContent(new HBox(36, left, lines, more));
+    dialog.getDialogPane().setContent(new HBox(24, left, lines, more));
     Theme.dressDialog(dialog.getDialogPane(), owner);
     dialog.showAndWait();
   }

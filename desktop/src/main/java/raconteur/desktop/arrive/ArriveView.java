@@ -74,6 +74,8 @@ public final class ArriveView extends VBox {
         });
     notice.setVisible(false);
     notice.managedProperty().bind(notice.visibleProperty());
+    facts.visibleProperty().bind(revision.visibleProperty().not());
+    facts.managedProperty().bind(facts.visibleProperty());
     VBox form = new VBox(12, grid(), buttons(pickFile), revision, notice, facts);
     form.setPrefWidth(520);
     form.setMinWidth(440);

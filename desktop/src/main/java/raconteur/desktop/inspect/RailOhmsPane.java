@@ -20,12 +20,12 @@ final class RailOhmsPane extends TablePane {
       new SheetTable(
           "Pulls",
           "No pulls yet. Where a rail reads low, pull the socketed parts one by one.",
-          Column.words("Pulled", 64),
-          Column.figures("Rail", 150),
-          Column.figures("Itself", 76),
-          Column.figures("Between", 150),
-          Column.figures("Share", 60),
-          Column.words("Says", 220));
+          Column.words("Pulled", 58),
+          Column.figures("Rail", 128),
+          Column.figures("Itself", 66),
+          Column.figures("Between", 128),
+          Column.figures("Share", 50),
+          Column.words("Says", 236));
   private final LeakBar bar = new LeakBar();
   private final Label words = Texts.label("");
   private List<Answer> answers = List.of();

@@ -122,7 +122,8 @@ final class PowerSheets {
                       volts(r.ripple()),
                       read ? r.worst().word() : "to read"),
                   read ? Tone.of(r.worst()) : Tone.PLAIN,
-                  r.rail().name() + " ");
+                  r.rail().name() + " ",
+                  detail(r.rail(), budget));
             })
         .toList();
   }
@@ -136,6 +137,13 @@ final class PowerSheets {
         milli ? "%.0f–%.0f mA" : "%.2g–%.2g A",
         amps.least() / unit,
         amps.most() / unit);
+  }
+
+  /** Where the figures of a row come from. */
+  private static String detail(Rail rail, CurrentBudget budget) {
+    DummyLoad load = DummyLoad.of(rail);
+    return "%s: the dummy load draws %s and turns %.1f W into heat. %s"
+        .formatted(rail.name(), Quantities.amps(load.amps()), load.watts(), budget.origin());
   }
 
   private static String dummy(Rail rail) {

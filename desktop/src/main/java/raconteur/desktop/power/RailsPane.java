@@ -20,15 +20,15 @@ final class RailsPane extends TablePane {
         new SheetTable(
             "Rails under power",
             "This board's file lists no rails; add them under Boards.",
-            Column.words("Rail", 62),
-            Column.figures("Dummy load", 112),
-            Column.figures("On it", 66),
+            Column.words("Rail", 50),
+            Column.figures("Dummy load", 104),
+            Column.figures("On it", 70),
             Column.figures("Regulator", 76),
-            Column.figures("Far chip", 70),
-            Column.figures("Current", 70),
+            Column.figures("Far chip", 66),
+            Column.figures("Current", 56),
             Column.figures("Expected", 108),
-            Column.figures("Ripple", 66),
-            Column.words("Verdict", 76)));
+            Column.figures("Ripple", 58),
+            Column.words("Verdict", 62)));
     this.desk = desk;
     above(
         gauges, Texts.label("▼ at the regulator   ○ at a far chip   ■ on the dummy load", "faint"));

@@ -14,6 +14,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.desktop.control.Texts;
@@ -26,13 +27,15 @@ import raconteur.desktop.desk.StrikeDialog;
 
 /** A stage of the case on the desk. */
 public final class StageView extends StackPane {
-  private static final double RIGHT = 400;
+  private static final double RIGHT_SHARE = 0.31;
+  private static final double RIGHT_AT_LEAST = 300;
   private static final Map<KeyCode, Integer> ANSWER_KEYS =
       Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
 
   private final CaseDesk desk;
   private final List<StagePane> panes;
   private final VerdictCard verdict = new VerdictCard();
+  private final Label safety = Texts.label("", "safety");
   private final StoryList story;
   private final BenchBar bench;
   private final ArmsLength armsLength = new ArmsLength();
@@ -50,6 +53,7 @@ public final class StageView extends StackPane {
     getStyleClass().add("trace-root");
     this.panes.forEach(p -> p.attach(new PaneHost()));
     answers.setAlignment(Pos.CENTER_LEFT);
+    caution.setMinHeight(Region.USE_PREF_SIZE);
     caution.managedProperty().bind(caution.visibleProperty());
     VBox.setVgrow(sheet, Priority.ALWAYS);
     VBox left = new VBox(6, tabRow(title), sheet, caution, answers);
@@ -87,12 +91,15 @@ public final class StageView extends StackPane {
     verdicts.setFocusTraversable(false);
     verdicts.getStyleClass().add("sheet");
     verdicts.setMinHeight(150);
-    verdicts.setPrefHeight(300);
+    verdicts.setPrefHeight(250);
     story.setMinHeight(100);
     VBox.setVgrow(story, Priority.ALWAYS);
-    VBox right = new VBox(8, verdicts, story);
-    right.setMinWidth(RIGHT * 0.9);
-    right.setPrefWidth(RIGHT);
+    safety.setId("safety");
+    safety.setMinHeight(Region.USE_PREF_SIZE);
+    VBox right = new VBox(8, safety, verdicts, story);
+    right.setMinWidth(RIGHT_AT_LEAST);
+    right.prefWidthProperty().bind(widthProperty().multiply(RIGHT_SHARE));
+    right.maxWidthProperty().bind(right.prefWidthProperty());
     return right;
   }
 
@@ -140,6 +147,7 @@ public final class StageView extends StackPane {
 
   private void show(DeskState state) {
     verdict.show(state);
+    VerdictCard.showSafety(safety, state);
     story.show(state.telling().lines(), StoryList.doubtful(state));
     pane().show(state);
     showAnswers();

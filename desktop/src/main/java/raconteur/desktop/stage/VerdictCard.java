@@ -37,12 +37,14 @@ final class VerdictCard extends VBox {
       verdict.ifPresent(v -> getChildren().add(judged(v)));
       getChildren().add(moved(state));
     }
+  }
+
+  /** Whether it is safe to go on; kept in sight whatever else is shown. */
+  static void showSafety(Label safe, DeskState state) {
     PowerSafety safety = state.safety();
-    Label safe = Texts.label(safety.words(state.telling().context().supply()), "safety");
+    safe.setText(safety.words(state.telling().context().supply()));
+    safe.getStyleClass().removeAll(Tone.GOOD.style(), Tone.BAD.style());
     safe.getStyleClass().add(safety.safe() ? Tone.GOOD.style() : Tone.BAD.style());
-    safe.setMaxWidth(Double.MAX_VALUE);
-    safe.setId("safety");
-    getChildren().add(safe);
   }
 
   private static Label judged(Verdict verdict) {
