@@ -1,55 +1,38 @@
 package raconteur.desktop.arrive;
 
-import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import java.util.function.Supplier;
-import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
 import raconteur.casebook.report.ReassemblyPdf;
 import raconteur.core.intake.TakingApart;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
-import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.stage.TablePane;
 
 /** What was undone, in the order in which it goes back. */
-final class ApartPane extends StagePane {
+final class ApartPane extends TablePane {
   private final CaseDesk desk;
-  private final Supplier<Optional<Path>> pickTarget;
-  private final Label summary = Texts.label("");
-  private final SheetTable table =
-      new SheetTable(
-          "Taken apart",
-          "Nothing is undone yet. Before you undo something, type undone, what it is, and “to” its"
-              + " place.",
-          Column.figures("No.", 50),
-          Column.words("Kind", 90),
-          Column.words("What", 240),
-          Column.words("Goes back to", 240),
-          Column.words("Now", 70));
-  private final VBox node = new VBox(8);
+  private final FileExport list;
 
-  ApartPane(CaseDesk desk, Supplier<Optional<Path>> pickTarget) {
-    super("Taken apart");
+  ApartPane(CaseDesk desk, FileExport list) {
+    super(
+        "Taken apart",
+        new SheetTable(
+            "Taken apart",
+            "Nothing is undone yet. Before you undo something, type undone, what it is, and “to”"
+                + " its place.",
+            Column.figures("No.", 50),
+            Column.words("Kind", 90),
+            Column.words("What", 240),
+            Column.words("Goes back to", 240),
+            Column.words("Now", 70)));
     this.desk = desk;
-    this.pickTarget = pickTarget;
-    table.setOnBegin(line -> host().begin(line));
-    VBox.setVgrow(table, Priority.ALWAYS);
-    node.getChildren()
-        .addAll(
-            summary,
-            table,
-            new HBox(8, Texts.button("Reassembly list as PDF …", this::print, "plain-button")));
+    this.list = list;
+    below(new HBox(8, Texts.button("Reassembly list as PDF …", this::print, "plain-button")));
   }
 
   private TakingApart apart() {
@@ -61,39 +44,18 @@ final class ApartPane extends StagePane {
       host().say("Nothing is off, so there is nothing to print.", false);
       return;
     }
-    pickTarget
-        .get()
-        .ifPresent(
-            file -> {
-              try (OutputStream out = Files.newOutputStream(file)) {
-                ReassemblyPdf.write(
-                    desk.state().header(),
-                    desk.state().board().identity().shortName(),
-                    apart(),
-                    out);
-                host().say("Reassembly list written to " + file + ".", true);
-              } catch (IOException e) {
-                host()
-                    .say("Nothing could be written to " + file + "; choose another place.", false);
-              }
-            });
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Node focus() {
-    return table;
+    list.write(
+        host(),
+        out ->
+            ReassemblyPdf.write(
+                desk.state().header(), desk.state().board().identity().shortName(), apart(), out));
   }
 
   @Override
   public void show(DeskState state) {
     TakingApart apart = TakingApart.of(state.telling());
     long off = apart.reassembly().size();
-    summary.setText(
+    say(
         apart.items().isEmpty()
             ? "Write down each connector, wire and screw before it is undone; lengths of screws by"
                 + " place."
@@ -104,7 +66,7 @@ final class ApartPane extends StagePane {
                 + (apart.unmarked() == 0
                     ? ""
                     : " Mark " + apart.unmarked() + " of them: nothing says where they go."));
-    table.show(ArriveSheets.apart(apart));
+    table().show(ArriveSheets.apart(apart));
   }
 
   @Override

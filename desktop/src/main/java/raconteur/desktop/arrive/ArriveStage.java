@@ -3,6 +3,7 @@ package raconteur.desktop.arrive;
 import java.util.List;
 import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.StageView;
 
 /** Arrive, for the case on the desk. */
@@ -19,11 +20,17 @@ public final class ArriveStage {
         desk,
         List.of(
             new FactsPane(
-                desk, () -> files.toWrite("Labels", "labels-" + number + ".pdf"), onAnother),
+                desk,
+                new FileExport(
+                    "Labels", () -> files.toWrite("Labels", "labels-" + number + ".pdf")),
+                onAnother),
             new PartsPane(),
             new MarksPane(desk),
             new ApartPane(
-                desk, () -> files.toWrite("Reassembly list", "reassembly-" + number + ".pdf")),
+                desk,
+                new FileExport(
+                    "Reassembly list",
+                    () -> files.toWrite("Reassembly list", "reassembly-" + number + ".pdf"))),
             new PicturesPane(
                 desk, () -> files.toRead("Add a picture", "Pictures", "*.jpg", "*.jpeg", "*.png")),
             new WorthPane(desk)),

@@ -1,56 +1,31 @@
 package raconteur.desktop.arrive;
 
 import java.util.List;
-import javafx.scene.Node;
-import javafx.scene.control.Label;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
 import raconteur.core.intake.PartsFound;
-import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
-import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
-import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.stage.TablePane;
 
 /** The chips against the revision's list: missing, not original, sockets, date codes. */
-final class PartsPane extends StagePane {
-  private final SheetTable table =
-      new SheetTable(
-          "Parts found",
-          "This board's file lists no parts; add them under Boards.",
-          Column.words("Place", 64),
-          Column.words("Device", 110),
-          Column.words("Socket", 110),
-          Column.figures("Date", 60),
-          Column.words("Not as the list says", 300));
-  private final Label summary = Texts.label("");
-  private final VBox node = new VBox(8, summary, table);
-
+final class PartsPane extends TablePane {
   PartsPane() {
-    super("Parts");
-    VBox.setVgrow(table, Priority.ALWAYS);
-    table.setOnBegin(line -> host().begin(line));
-    table
-        .getSelectionModel()
-        .selectedItemProperty()
-        .addListener((o, before, row) -> host().answersChanged());
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Node focus() {
-    return table;
+    super(
+        "Parts",
+        new SheetTable(
+            "Parts found",
+            "This board's file lists no parts; add them under Boards.",
+            Column.words("Place", 64),
+            Column.words("Device", 110),
+            Column.words("Socket", 110),
+            Column.figures("Date", 60),
+            Column.words("Not as the list says", 300)));
   }
 
   @Override
   public void show(DeskState state) {
     PartsFound found = PartsFound.of(state.board(), state.telling());
-    summary.setText(
+    say(
         found.madeWords()
             + (found.odd().isEmpty()
                 ? " Nothing is noted that differs from the list."
@@ -58,12 +33,12 @@ final class PartsPane extends StagePane {
                     + found.odd().size()
                     + (found.odd().size() == 1 ? " part is" : " parts are")
                     + " not as the list says."));
-    table.show(ArriveSheets.parts(found));
+    table().show(ArriveSheets.parts(found));
   }
 
   @Override
   public List<Answer> answers() {
-    String part = table.chosen().map(SheetRow::key).orElse("");
+    String part = chosen();
     return part.isEmpty()
         ? List.of()
         : List.of(

@@ -1,11 +1,8 @@
 package raconteur.desktop.inspect;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -22,6 +19,7 @@ import raconteur.core.verdict.Verdict;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
@@ -30,11 +28,10 @@ import raconteur.desktop.stage.Tone;
 /** The capacitors of the board: measured, compared with a substitute, counted into a kit. */
 final class CapacitorsPane extends TablePane {
   private final CaseDesk desk;
-  private final Supplier<Optional<Path>> pickTarget;
   private final TextField offered = new TextField();
   private final Label fits = Texts.label("", "faint");
 
-  CapacitorsPane(CaseDesk desk, Supplier<Optional<Path>> pickTarget) {
+  CapacitorsPane(CaseDesk desk, FileExport kit) {
     super(
         "Capacitors",
         new SheetTable(
@@ -47,7 +44,6 @@ final class CapacitorsPane extends TablePane {
             Column.figures("Measured", 170),
             Column.words("Verdict", 90)));
     this.desk = desk;
-    this.pickTarget = pickTarget;
     offered.setPromptText("470 uF 25 V 10x16 pitch 5 105 C");
     offered.setAccessibleText("Capacitor at hand");
     HBox.setHgrow(offered, Priority.ALWAYS);
@@ -59,7 +55,16 @@ final class CapacitorsPane extends TablePane {
             8,
             Texts.line("Would this fit in its place?"),
             offered,
-            Texts.button("Kit as CSV …", this::export, "plain-button"));
+            Texts.button(
+                "Kit as CSV …",
+                () ->
+                    kit.write(
+                        host(),
+                        out ->
+                            out.write(
+                                RecapCsv.write(RecapKit.of(desk.state().board()))
+                                    .getBytes(StandardCharsets.UTF_8))),
+                "plain-button"));
     bar.setAlignment(Pos.CENTER_LEFT);
     below(bar, fits);
   }
@@ -85,21 +90,6 @@ final class CapacitorsPane extends TablePane {
         fits.getStyleClass().add(Tone.of(verdict.level()).style());
       }
     }
-  }
-
-  private void export() {
-    pickTarget
-        .get()
-        .ifPresent(
-            file -> {
-              try {
-                Files.writeString(file, RecapCsv.write(RecapKit.of(desk.state().board())));
-                host().say("Kit written to " + file + ".", true);
-              } catch (IOException e) {
-                host()
-                    .say("Nothing could be written to " + file + "; choose another place.", false);
-              }
-            });
   }
 
   @Override

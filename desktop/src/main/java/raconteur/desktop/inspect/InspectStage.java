@@ -3,6 +3,7 @@ package raconteur.desktop.inspect;
 import java.util.List;
 import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.StageView;
 
 /** Inspect, for the case on the desk. */
@@ -18,7 +19,9 @@ public final class InspectStage {
             new RailOhmsPane(),
             new ArrayPane(desk),
             new ShortsPane(desk),
-            new CapacitorsPane(desk, () -> files.toWrite("Kit of capacitors", "capacitors.csv")),
+            new CapacitorsPane(
+                desk,
+                new FileExport("Kit", () -> files.toWrite("Kit of capacitors", "capacitors.csv"))),
             new LinesPane(desk)),
         dim);
   }

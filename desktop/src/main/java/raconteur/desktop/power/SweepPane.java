@@ -3,70 +3,33 @@ package raconteur.desktop.power;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.geometry.Pos;
-import javafx.scene.Node;
-import javafx.scene.control.ChoiceBox;
-import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.VBox;
-import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
-import raconteur.desktop.stage.DotPlot;
-import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.stage.PlotPane;
 
 /** Every part's heat against its twins. */
-final class SweepPane extends StagePane {
-  private final ChoiceBox<String> device = new ChoiceBox<>();
-  private final Label words = Texts.label("");
-  private final DotPlot plot = new DotPlot();
-  private final VBox node = new VBox(8);
+final class SweepPane extends PlotPane {
   private Optional<String> next = Optional.empty();
 
   SweepPane(CaseDesk desk) {
-    super("Heat");
-    device.getItems().setAll(PowerSheets.twins(desk.state().board()));
-    device.setAccessibleText("Kind of device");
-    device.getSelectionModel().selectFirst();
-    device
-        .getSelectionModel()
-        .selectedItemProperty()
-        .addListener(
-            (o, before, now) -> {
-              show(desk.state());
-              host().answersChanged();
-            });
-    HBox bar = new HBox(8, device, words);
-    bar.setAlignment(Pos.CENTER_LEFT);
-    ScrollPane scroll = new ScrollPane(plot);
-    scroll.setFitToWidth(true);
-    scroll.getStyleClass().add("sheet");
-    VBox.setVgrow(scroll, Priority.ALWAYS);
-    node.getChildren().addAll(bar, scroll);
-  }
-
-  @Override
-  public Node node() {
-    return node;
-  }
-
-  @Override
-  public Node focus() {
-    return device;
+    super(
+        "Heat",
+        desk,
+        "Kind of device",
+        PowerSheets.twins(desk.state().board()),
+        device -> "all " + device);
   }
 
   @Override
   public void show(DeskState state) {
-    if (device.getValue() == null) {
-      words.setText("No kind of device is on this board three times or more.");
+    if (group().isEmpty()) {
+      say("No kind of device is on this board three times or more.");
       return;
     }
-    PowerSheets.Sweep sweep = PowerSheets.sweep(state.board(), state.telling(), device.getValue());
+    PowerSheets.Sweep sweep = PowerSheets.sweep(state.board(), state.telling(), group());
     next = sweep.next();
-    words.setText(sweep.words());
-    plot.show(sweep.dots(), sweep.from(), sweep.to());
+    say(sweep.words());
+    plot().show(sweep.dots(), sweep.from(), sweep.to());
   }
 
   @Override
@@ -90,10 +53,5 @@ final class SweepPane extends StagePane {
   @Override
   public String caution() {
     return "A faulty part can burn a finger: approach with the back of the hand.";
-  }
-
-  @Override
-  public void setDim(boolean dim) {
-    plot.setDim(dim);
   }
 }
