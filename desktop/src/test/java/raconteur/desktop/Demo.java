@@ -8,6 +8,7 @@ import raconteur.casebook.demo.DemoCases;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
 import raconteur.desktop.app.Workshop;
+import raconteur.desktop.desk.CaseDesk;
 
 /** The demo casebook for tests, in a folder of its own, everything worked out at once. */
 public final class Demo {
@@ -22,5 +23,12 @@ public final class Demo {
     Casebook book = ((Outcome.Done<Casebook>) opened).value();
     DemoCases.fill(book);
     return new Workshop(book, BoardShelf.of(folder.resolve("boards")), worker, Runnable::run);
+  }
+
+  /** A case of the demo on the desk. */
+  public static CaseDesk desk(Workshop workshop, int number) {
+    var told = workshop.casebook().find(number).orElseThrow();
+    var board = workshop.boards().find(told.header().boardId()).orElseThrow();
+    return new CaseDesk(workshop, told, board);
   }
 }

@@ -151,6 +151,10 @@ public final class StageView extends StackPane {
     story.show(state.telling().lines(), StoryList.doubtful(state));
     pane().show(state);
     showAnswers();
+    showArmsLength(state);
+  }
+
+  private void showArmsLength(DeskState state) {
     armsLength.show(
         pane().doNow(),
         state.verdict().map(v -> List.of(v.sentence())).orElse(List.of()),
@@ -192,6 +196,7 @@ public final class StageView extends StackPane {
       pane().focus().requestFocus();
       e.consume();
     } else if (e.getCode() == KeyCode.F8) {
+      showArmsLength(desk.state());
       armsLength.setVisible(!armsLength.isVisible());
       e.consume();
     } else if (e.getCode() == KeyCode.ESCAPE) {

@@ -1,0 +1,167 @@
+package raconteur.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.image.BufferedImage;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+import raconteur.core.board.Board;
+
+/** The stages before Trace in the real window, on boards of every depth. */
+@ExtendWith(ApplicationExtension.class)
+class StagesWindowTest {
+  private static final List<KeyCode> STAGES =
+      List.of(KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4);
+
+  @TempDir private static Path folder;
+  private final AtomicReference<Optional<DemoWindow>> window =
+      new AtomicReference<>(Optional.empty());
+
+  @Start
+  void start(Stage stage) throws Exception {
+    window.set(Optional.of(DemoWindow.show(stage, folder)));
+  }
+
+  @AfterEach
+  void close() {
+    window().close();
+  }
+
+  private DemoWindow window() {
+    return window.get().orElseThrow();
+  }
+
+  private static void key(FxRobot robot, KeyCode... keys) {
+    robot.push(keys);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private void open(int number) {
+    DemoWindow.fx(
+        () -> {
+          window().frame().openCase(number);
+          return 0;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private static String bench(FxRobot robot) {
+    return robot.lookup("#bench-line").queryAs(TextField.class).getText();
+  }
+
+  private static String shownPane(FxRobot robot) {
+    return robot.lookup(".pane-tab").queryAllAs(ToggleButton.class).stream()
+        .filter(ToggleButton::isSelected)
+        .map(ToggleButton::getText)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** Sheets without nets, places, rails' parts or arrays must not trip any pane. */
+  @Test
+  void everyPaneShowsEveryBoardAtWhateverDepthItIsKnown(FxRobot robot) {
+    int number = 100;
+    for (Board board : window().workshop().boards().boards()) {
+      number++;
+      window().workshop().casebook().create(number, board.identity().id(), "club", "");
+      open(number);
+      for (KeyCode stage : STAGES) {
+        key(robot, KeyCode.CONTROL, stage);
+        String first = shownPane(robot);
+        do {
+          assertThat(robot.lookup(".pane-tab").queryAllAs(ToggleButton.class))
+              .hasSizeGreaterThan(4);
+          key(robot, KeyCode.F7);
+        } while (!shownPane(robot).equals(first));
+      }
+    }
+    assertThat(number).isEqualTo(106);
+  }
+
+  @Test
+  void aRowBeginsItsLineAndItsKeysAnswerIt(FxRobot robot) {
+    open(15);
+    key(robot, KeyCode.CONTROL, KeyCode.DIGIT3);
+    key(robot, KeyCode.F7);
+    assertThat(shownPane(robot)).isEqualTo("Rails");
+    key(robot, KeyCode.DOWN);
+    key(robot, KeyCode.ENTER);
+    assertThat(bench(robot)).isEqualTo("+12V gnd ");
+    key(robot, KeyCode.ESCAPE);
+    key(robot, KeyCode.F2);
+    assertThat(bench(robot)).isEqualTo("RAW+ gnd ");
+    key(robot, KeyCode.F8);
+    assertThat(robot.lookup(".arms-title").queryAs(Label.class).getText()).contains("RAW+");
+    key(robot, KeyCode.ESCAPE);
+    key(robot, KeyCode.SHIFT, KeyCode.F7);
+    assertThat(shownPane(robot)).isEqualTo("Checks");
+  }
+
+  @Test
+  void aStagesStandingIsOnItsButton(FxRobot robot) {
+    open(15);
+    assertThat(robot.lookup("Inspect ○").tryQueryAs(Button.class)).isPresent();
+    window().workshop().casebook().append(15, "assembly QK-1040-04");
+    DemoWindow.fx(
+        () -> {
+          window().frame().refreshFromFile();
+          return 0;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    Button arrive = robot.lookup("Arrive ✗").queryAs(Button.class);
+    assertThat(arrive.getAccessibleText()).contains("QK-1040-04", "another revision?");
+  }
+
+  @Test
+  void aPictureIsKeptAndShownAndJunkIsRefused(FxRobot robot) throws Exception {
+    open(15);
+    key(robot, KeyCode.CONTROL, KeyCode.DIGIT2);
+    for (int i = 0; i < 4; i++) {
+      key(robot, KeyCode.F7);
+    }
+    assertThat(shownPane(robot)).isEqualTo("Pictures");
+    Path junk = Files.writeString(folder.resolve("junk.png"), "junk", StandardCharsets.UTF_8);
+    window().toRead().set(Optional.of(junk));
+    robot.clickOn("Add before …");
+    assertThat(robot.lookup("#echo").queryAs(Label.class).getText()).contains("JPEG or PNG");
+    Path picture = folder.resolve("corner.png");
+    ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", picture.toFile());
+    window().toRead().set(Optional.of(picture));
+    robot.clickOn("Add before …");
+    WaitForAsyncUtils.waitForFxEvents();
+    String line =
+        window().workshop().casebook().find(15).orElseThrow().entries().getLast().toString();
+    assertThat(line).containsPattern("picture [0-9a-f]{12} before");
+    assertThat(robot.lookup(".image-view").tryQuery()).isPresent();
+  }
+
+  @Test
+  void labelsAreWrittenFromTheStage(FxRobot robot) throws Exception {
+    open(15);
+    key(robot, KeyCode.CONTROL, KeyCode.DIGIT2);
+    robot.clickOn("Labels as PDF …");
+    WaitForAsyncUtils.waitForFxEvents();
+    byte[] written = Files.readAllBytes(window().toWrite());
+    assertThat(new String(written, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
+    assertThat(robot.lookup("#echo").queryAs(Label.class).getText()).contains("Labels written");
+  }
+}
