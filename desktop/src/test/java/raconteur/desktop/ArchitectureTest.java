@@ -33,6 +33,12 @@ class ArchitectureTest {
       noClasses()
           .that()
           .haveSimpleNameEndingWith("Presenter")
+          .or()
+          .haveSimpleNameEndingWith("Sheets")
+          .or()
+          .haveSimpleName("CaseDesk")
+          .or()
+          .haveSimpleName("RevisionAsk")
           .should()
           .dependOnClassesThat()
           .resideInAPackage("javafx..");

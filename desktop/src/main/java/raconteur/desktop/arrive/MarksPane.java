@@ -26,6 +26,7 @@ import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
 
 /** The state of the board, drawn onto its map. */

@@ -3,6 +3,7 @@ package raconteur.desktop.arrive;
 import java.util.List;
 import raconteur.core.intake.PartsFound;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;

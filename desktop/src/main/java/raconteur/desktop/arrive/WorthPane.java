@@ -12,6 +12,7 @@ import raconteur.core.intake.Worth;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
 
 /** Repair, donor or stop, with the arithmetic. */

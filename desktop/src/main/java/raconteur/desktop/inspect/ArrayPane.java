@@ -17,6 +17,7 @@ import raconteur.core.continuity.ArrayProgress;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
 
 /** An array of sockets, proven with the fewest touches, one at a time. */

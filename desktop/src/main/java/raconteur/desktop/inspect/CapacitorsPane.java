@@ -19,6 +19,7 @@ import raconteur.core.verdict.Verdict;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;

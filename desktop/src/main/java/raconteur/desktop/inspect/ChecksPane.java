@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import raconteur.core.inspect.Checklist;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;

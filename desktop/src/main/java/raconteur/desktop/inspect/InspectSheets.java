@@ -36,7 +36,7 @@ import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
 import raconteur.core.verdict.Verdict;
 import raconteur.desktop.desk.DeskState;
-import raconteur.desktop.stage.DotPlot;
+import raconteur.desktop.stage.Dot;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.Tone;
 
@@ -322,8 +322,7 @@ final class InspectSheets {
   }
 
   /** A bus's lines as they read to ground. */
-  record Lines(
-      List<DotPlot.Dot> dots, double from, double to, Optional<PinRef> next, String words) {}
+  record Lines(List<Dot> dots, double from, double to, Optional<PinRef> next, String words) {}
 
   static Lines lines(Board board, Telling telling, String stem) {
     Peers peers = new Peers(board);
@@ -337,13 +336,13 @@ final class InspectSheets {
         board.netOf(ohms.pin()).ifPresent(net -> last.put(net.name(), ohms));
       }
     }
-    List<DotPlot.Dot> dots = new ArrayList<>();
+    List<Dot> dots = new ArrayList<>();
     List<Double> read = new ArrayList<>();
     Optional<PinRef> next = Optional.empty();
     for (Net line : bus.map(Peers.Bus::lines).orElse(List.of())) {
       Finding.PinOhms ohms = last.get(line.name());
       if (ohms == null) {
-        dots.add(new DotPlot.Dot(line.name(), 0, "", false));
+        dots.add(new Dot(line.name(), 0, "", false));
         next = next.isPresent() ? next : chipPin(board, line);
       } else {
         double log = Peers.logOhms(ohms.ohms());
@@ -353,10 +352,10 @@ final class InspectSheets {
                 .ofLine(ohms.pin(), now, telling.findings())
                 .filter(s -> s.isOutlier(log))
                 .isPresent();
-        dots.add(new DotPlot.Dot(line.name(), log, Quantities.ohms(ohms.ohms()), odd));
+        dots.add(new Dot(line.name(), log, Quantities.ohms(ohms.ohms()), odd));
       }
     }
-    long odd = dots.stream().filter(DotPlot.Dot::odd).count();
+    long odd = dots.stream().filter(Dot::odd).count();
     if (read.size() < 4) {
       return new Lines(dots, 1, 0, next, "Four lines or more of a bus tell which of them is odd.");
     }

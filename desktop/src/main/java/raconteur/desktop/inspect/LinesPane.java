@@ -8,6 +8,7 @@ import raconteur.core.continuity.Peers;
 import raconteur.core.finding.Finding;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.PlotPane;
 
 /** All lines of a bus to ground: like lines read alike, the odd one out tells. */

@@ -9,6 +9,7 @@ import raconteur.core.board.Rail;
 import raconteur.core.power.PullLedger;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;

@@ -2,6 +2,7 @@ package raconteur.desktop.power;
 
 import java.util.List;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;

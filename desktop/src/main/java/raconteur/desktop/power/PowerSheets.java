@@ -30,9 +30,9 @@ import raconteur.core.supply.Interval;
 import raconteur.core.supply.LinearRegulator;
 import raconteur.core.verdict.Verdict;
 import raconteur.desktop.desk.DeskState;
-import raconteur.desktop.stage.DotPlot;
+import raconteur.desktop.stage.Answer;
+import raconteur.desktop.stage.Dot;
 import raconteur.desktop.stage.SheetRow;
-import raconteur.desktop.stage.StagePane.Answer;
 import raconteur.desktop.stage.Tone;
 
 /** What the panes of Power show, without the toolkit. */
@@ -316,8 +316,7 @@ final class PowerSheets {
   }
 
   /** The temperatures of one kind of device. */
-  record Sweep(
-      List<DotPlot.Dot> dots, double from, double to, Optional<String> next, String words) {}
+  record Sweep(List<Dot> dots, double from, double to, Optional<String> next, String words) {}
 
   static Sweep sweep(Board board, Telling telling, String device) {
     Peers peers = new Peers(board);
@@ -330,7 +329,7 @@ final class PowerSheets {
         last.put(part, celsius);
       }
     }
-    List<DotPlot.Dot> dots = new ArrayList<>();
+    List<Dot> dots = new ArrayList<>();
     Optional<String> next = Optional.empty();
     double from = 1;
     double to = 0;
@@ -343,7 +342,7 @@ final class PowerSheets {
       if (twin) {
         Double celsius = last.get(part.designator());
         if (celsius == null) {
-          dots.add(new DotPlot.Dot(part.designator(), 0, "", false));
+          dots.add(new Dot(part.designator(), 0, "", false));
           next = next.isPresent() ? next : Optional.of(part.designator());
         } else {
           read.add(celsius);
@@ -352,8 +351,7 @@ final class PowerSheets {
                   .ofPart(part.designator(), now, telling.findings())
                   .filter(s -> s.isOutlier(celsius))
                   .isPresent();
-          dots.add(
-              new DotPlot.Dot(part.designator(), celsius, Quantities.plain(celsius) + " °C", odd));
+          dots.add(new Dot(part.designator(), celsius, Quantities.plain(celsius) + " °C", odd));
         }
       }
     }
@@ -370,7 +368,7 @@ final class PowerSheets {
               Locale.ROOT,
               "Most run at about %.0f °C; %d stand off.",
               spread.median(),
-              dots.stream().filter(DotPlot.Dot::odd).count());
+              dots.stream().filter(Dot::odd).count());
     }
     return new Sweep(dots, from, to, next, words);
   }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.PlotPane;
 
 /** Every part's heat against its twins. */

@@ -21,18 +21,6 @@ public final class DotPlot extends Drawing {
   private double bandFrom;
   private double bandTo;
 
-  /**
-   * One reading.
-   *
-   * @param at where it lies on the scale
-   * @param words its value, shown at the end of its row; empty where it was not read yet
-   */
-  public record Dot(String name, double at, String words, boolean odd) {
-    public boolean read() {
-      return !words.isEmpty();
-    }
-  }
-
   /** Shows readings; the band is where those lie that are alike, empty where from is above to. */
   public void show(List<Dot> shown, double from, double to) {
     dots = List.copyOf(shown);

@@ -29,14 +29,6 @@ public abstract class StagePane {
     void answersChanged();
   }
 
-  /**
-   * Something that can be answered here with one key.
-   *
-   * @param word on its button
-   * @param line entered at once, or begun where it ends with a space
-   */
-  public record Answer(String word, String line) {}
-
   /** The word on the pane's tab. */
   public final String name() {
     return name;

@@ -164,9 +164,9 @@ public final class StageView extends StackPane {
 
   private void showAnswers() {
     answers.getChildren().clear();
-    List<StagePane.Answer> now = pane().answers();
+    List<Answer> now = pane().answers();
     for (int i = 0; i < now.size(); i++) {
-      StagePane.Answer answer = now.get(i);
+      Answer answer = now.get(i);
       Button button =
           Texts.button("F" + (i + 2) + "  " + answer.word(), () -> take(answer), "outcome");
       answers.getChildren().add(button);
@@ -175,7 +175,7 @@ public final class StageView extends StackPane {
     caution.setVisible(!caution.getText().isEmpty());
   }
 
-  private void take(StagePane.Answer answer) {
+  private void take(Answer answer) {
     if (answer.line().endsWith(" ")) {
       bench.begin(answer.line());
     } else {

@@ -15,7 +15,7 @@ import raconteur.desktop.Demo;
 import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
-import raconteur.desktop.stage.DotPlot;
+import raconteur.desktop.stage.Dot;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.Tone;
 
@@ -93,8 +93,7 @@ class InspectSheetsTest {
   @Test
   void theOddLineIsMarkedAndTheNextOneNamed() {
     InspectSheets.Lines lines = InspectSheets.lines(state().board(), state().telling(), "MA");
-    assertThat(lines.dots().stream().filter(DotPlot.Dot::odd).map(DotPlot.Dot::name))
-        .containsExactly("MA4");
+    assertThat(lines.dots().stream().filter(Dot::odd).map(Dot::name)).containsExactly("MA4");
     assertThat(lines.words()).contains("1 is odd");
     assertThat(lines.next().orElseThrow().toString()).isEqualTo("U40.9");
     assertThat(lines.from()).isLessThan(lines.to());

@@ -13,9 +13,9 @@ import raconteur.desktop.Demo;
 import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
-import raconteur.desktop.stage.DotPlot;
+import raconteur.desktop.stage.Answer;
+import raconteur.desktop.stage.Dot;
 import raconteur.desktop.stage.SheetRow;
-import raconteur.desktop.stage.StagePane.Answer;
 import raconteur.desktop.stage.Tone;
 
 /** What Power shows, on the demo's case 15 and what is said to it. */
@@ -95,8 +95,7 @@ class PowerSheetsTest {
   void aSweepMarksTheTwinThatStandsOff() {
     DeskState state = after("power on", "U22 41 C", "U23 42 C", "U24 41 C", "U25 66 C", "U26 43 C");
     PowerSheets.Sweep sweep = PowerSheets.sweep(state.board(), state.telling(), "4116");
-    assertThat(sweep.dots().stream().filter(DotPlot.Dot::odd).map(DotPlot.Dot::name))
-        .containsExactly("U25");
+    assertThat(sweep.dots().stream().filter(Dot::odd).map(Dot::name)).containsExactly("U25");
     assertThat(sweep.next()).contains("U30");
     assertThat(PowerSheets.twins(state.board())).contains("4116");
   }
