@@ -28,7 +28,6 @@ import raconteur.desktop.desk.StrikeDialog;
 /** A stage of the case on the desk. */
 public final class StageView extends StackPane {
   private static final double RIGHT_SHARE = 0.31;
-  private static final double RIGHT_AT_LEAST = 300;
   private static final Map<KeyCode, Integer> ANSWER_KEYS =
       Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
 
@@ -97,8 +96,8 @@ public final class StageView extends StackPane {
     safety.setId("safety");
     safety.setMinHeight(Region.USE_PREF_SIZE);
     VBox right = new VBox(8, safety, verdicts, story);
-    right.setMinWidth(RIGHT_AT_LEAST);
     right.prefWidthProperty().bind(widthProperty().multiply(RIGHT_SHARE));
+    right.minWidthProperty().bind(right.prefWidthProperty());
     right.maxWidthProperty().bind(right.prefWidthProperty());
     return right;
   }
