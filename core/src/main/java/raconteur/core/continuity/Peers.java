@@ -60,6 +60,20 @@ public final class Peers {
     return name.replaceAll("[0-9]+$", "");
   }
 
+  /** How lines read together, from their log ohms; at least one. */
+  public RobustSpread ofLines(List<Double> logOhms) {
+    return RobustSpread.of(array(logOhms), leastLogScale);
+  }
+
+  /** How warm twins are together, in °C; at least one. */
+  public RobustSpread ofTwins(List<Double> celsius) {
+    return RobustSpread.of(array(celsius), leastKelvin);
+  }
+
+  private static double[] array(List<Double> values) {
+    return values.stream().mapToDouble(Double::doubleValue).toArray();
+  }
+
   /** A resistance as it is compared. */
   public static double logOhms(double ohms) {
     return Math.log(Math.clamp(ohms, 0.1, OVER_RANGE_OHMS));

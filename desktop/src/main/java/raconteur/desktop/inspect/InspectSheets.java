@@ -359,8 +359,7 @@ final class InspectSheets {
     if (read.size() < 4) {
       return new Lines(dots, 1, 0, next, "Four lines or more of a bus tell which of them is odd.");
     }
-    RobustSpread spread =
-        RobustSpread.of(read.stream().mapToDouble(Double::doubleValue).toArray(), LEAST_LOG_SCALE);
+    RobustSpread spread = peers.ofLines(read);
     double reach = RobustSpread.OUTLIER_FROM * spread.scale();
     String words =
         "Most lines read about "
@@ -369,8 +368,6 @@ final class InspectSheets {
             + (odd == 0 ? "none is odd." : odd + (odd == 1 ? " is odd." : " are odd."));
     return new Lines(dots, spread.median() - reach, spread.median() + reach, next, words);
   }
-
-  private static final double LEAST_LOG_SCALE = Math.log(1.25) / RobustSpread.OUTLIER_FROM;
 
   /** A pin of a chip on a line, where a lead holds better than on a resistor. */
   private static Optional<PinRef> chipPin(Board board, Net net) {

@@ -357,10 +357,7 @@ final class PowerSheets {
     }
     String words = "Three twins or more tell which runs hot or cold.";
     if (read.size() > 2) {
-      RobustSpread spread =
-          RobustSpread.of(
-              read.stream().mapToDouble(Double::doubleValue).toArray(),
-              LEAST_KELVIN / RobustSpread.OUTLIER_FROM);
+      RobustSpread spread = peers.ofTwins(read);
       from = spread.median() - RobustSpread.OUTLIER_FROM * spread.scale();
       to = spread.median() + RobustSpread.OUTLIER_FROM * spread.scale();
       words =
@@ -372,8 +369,6 @@ final class PowerSheets {
     }
     return new Sweep(dots, from, to, next, words);
   }
-
-  private static final double LEAST_KELVIN = 8;
 
   static List<SheetRow> order(DeskState state) {
     List<SheetRow> rows = new ArrayList<>();
