@@ -78,9 +78,9 @@ class PredictorTest {
     "U9.18 STUCK_LOW, U15.8, LOW",
     "U9.18 STUCK_HIGH, U13.21,",
     // an AND with one input held low stops, its neighbour in the package goes on
-    "U4.11 STUCK_LOW, U66.3, LOW",
-    "U4.11 STUCK_LOW, U66.6,",
-    "U2.12 STUCK_LOW, U4.1, LOW",
+    "U4.5 STUCK_LOW, U66.3, LOW",
+    "U4.5 STUCK_LOW, U66.6,",
+    "U2.12 STUCK_LOW, U3.2, LOW",
     // a clock that stands still stops what hangs on it
     "U1.6 STUCK_LOW, U2.11, STILL",
     "U1.6 STUCK_HIGH, U8.17, STILL",
