@@ -42,6 +42,9 @@ final class Scratch {
     var powered = simulated.powerUp(plugged, 1);
     System.out.println("build ms " + (System.nanoTime() - t0) / 1e6 + " " + powered.problems());
     var run = powered.run();
+    if (Boolean.getBoolean("sleep")) {
+      run.attendTo(List.of());
+    }
     for (int i = 0; i < 10; i++) {
       t0 = System.nanoTime();
       long e0 = run.evaluations();
@@ -59,6 +62,7 @@ final class Scratch {
           (run.evaluations() - e0) / s / 1e6,
           (run.evaluations() - e0) / (ms * 100.0));
     }
+    run.attendToAll();
     System.out.println(powered.problems());
     var picture = new Monitor(powered, simulated.setUp().screen().orElseThrow()).watch();
     System.out.println(

@@ -17,6 +17,9 @@ public final class Circuit {
    * one of its nodes moved: an output, a memory's port, a remembered bit that follows, a clock, a
    * write, a component. Cells with a table keep the index of their entry up to date as their nodes
    * move (fanBit), so that working one out is one look-up. */
+  static final int WAKES = -1;
+  static final int WAKES_RISING = -2;
+  static final int WAKES_FALLING = -3;
   final String[] netNames;
   final int nodes;
   final byte[] idle;
@@ -29,7 +32,12 @@ public final class Circuit {
   final int[] fanCell;
   final int[] fanBit;
   final Cell[] cells;
+  final int[][] cellReads;
+  final int[][] cellMemories;
   final int[] memoryWords;
+  final int registers;
+  final int[] registerBits;
+  final int[][] gathers;
   final int[] memoryWidths;
   final List<Clocking> clockings;
   final List<Step> steps;
@@ -46,14 +54,13 @@ public final class Circuit {
 
   @SuppressWarnings("ArrayRecordComponent")
   record PortCell(
-      int memory, Code[] address, byte[] enableTable, Code enable, int[] drivers, int[] bits)
+      int memory, Address address, byte[] enableTable, Code enable, int[] drivers, int[] bits)
       implements Cell {}
 
-  @SuppressWarnings("ArrayRecordComponent")
-  record HoldCell(int state, byte @Nullable [] table, Code next) implements Cell {}
+  record HoldCell(int state, Code next) implements Cell {}
 
-  @SuppressWarnings("ArrayRecordComponent")
-  record ClockCell(int clock, byte[] table, Code value, Edges rise, Edges fall) implements Cell {}
+  /** A clock; its edges do something or nothing. */
+  record ClockCell(Code value, Edges rise, Edges fall) implements Cell {}
 
   record WriteCell(Write write) implements Cell {}
 
@@ -63,15 +70,15 @@ public final class Circuit {
 
   /** What happens at one edge of a clock, all at once. */
   @SuppressWarnings("ArrayRecordComponent")
-  record Edges(int[] states, Code[] next, Write[] writes) {
+  record Edges(EdgePlan plan, int[] states, Code[] next, int[] registers, Write[] writes) {
     boolean none() {
-      return states.length == 0 && writes.length == 0;
+      return states.length + registers.length + writes.length == 0;
     }
   }
 
   /** One write to a memory; readers are the cells its words go to. */
   @SuppressWarnings("ArrayRecordComponent")
-  record Write(int memory, Code condition, Code[] address, Code[] data, int[] readers) {}
+  record Write(int memory, Code condition, Address address, Code[] data, int[] readers) {}
 
   /**
    * Something that swings by itself.
@@ -97,6 +104,12 @@ public final class Circuit {
       driverDelayPicos[i] = b.driverDelay.get(i);
     }
     cells = b.cells.toArray(Cell[]::new);
+    cellReads = b.cellReads.toArray(int[][]::new);
+    cellMemories = b.cellMemories.toArray(int[][]::new);
+    registerBits = b.registerBits.stream().mapToInt(i -> i).toArray();
+    registers = registerBits.length;
+    gathers =
+        b.gathers.stream().map(g -> g.stream().mapToInt(i -> i).toArray()).toArray(int[][]::new);
     memoryWords = b.memoryWords.stream().mapToInt(i -> i).toArray();
     memoryWidths = b.memoryWidths.stream().mapToInt(i -> i).toArray();
     memoryByName = Map.copyOf(b.memoryByName);

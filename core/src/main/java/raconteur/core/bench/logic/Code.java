@@ -1,7 +1,6 @@
 package raconteur.core.bench.logic;
 
 import java.util.List;
-import java.util.function.ToIntFunction;
 import raconteur.core.device.Expression;
 
 /**
@@ -19,76 +18,66 @@ sealed interface Code
         Code.MemoryBit,
         TableCode {
 
-  /**
-   * @param seen what the inputs see, by node: low, high or unknown
-   */
-  int at(byte[] seen, Words[] memories);
+  /** Its level now: low, high or unknown. */
+  int at(Machine m);
 
-  /** Compiles an expression whose names and memories are numbered. */
-  static Code of(Expression e, ToIntFunction<String> node, ToIntFunction<String> memory) {
+  /** What names in an expression stand for in one placed device. */
+  interface Names {
+    int node(String name);
+
+    int memory(String name);
+
+    Address address(List<Expression> bits);
+  }
+
+  /** Compiles an expression. */
+  static Code of(Expression e, Names names) {
     return switch (e) {
-      case Expression.Pin pin -> new Node(node.applyAsInt(pin.name()));
-      case Expression.Not not -> new Not(of(not.operand(), node, memory));
-      case Expression.And and -> new And(all(and.operands(), node, memory));
-      case Expression.Or or -> new Or(all(or.operands(), node, memory));
-      case Expression.ExclusiveOr xor -> new Xor(all(xor.operands(), node, memory));
+      case Expression.Pin pin -> new Node(names.node(pin.name()));
+      case Expression.Not not -> new Not(of(not.operand(), names));
+      case Expression.And and -> new And(all(and.operands(), names));
+      case Expression.Or or -> new Or(all(or.operands(), names));
+      case Expression.ExclusiveOr xor -> new Xor(all(xor.operands(), names));
       case Expression.Constant c -> new Constant(c.high() ? Lines.HIGH : Lines.LOW);
       case Expression.Choose c ->
-          new Choose(
-              of(c.condition(), node, memory),
-              of(c.whenHigh(), node, memory),
-              of(c.whenLow(), node, memory));
+          new Choose(of(c.condition(), names), of(c.whenHigh(), names), of(c.whenLow(), names));
       case Expression.MemoryBit m ->
-          new MemoryBit(memory.applyAsInt(m.memory()), all(m.address(), node, memory), m.bit());
+          new MemoryBit(names.memory(m.memory()), names.address(m.address()), m.bit());
     };
   }
 
-  private static Code[] all(
-      List<Expression> parts, ToIntFunction<String> node, ToIntFunction<String> memory) {
-    return parts.stream().map(p -> of(p, node, memory)).toArray(Code[]::new);
-  }
-
-  /** The number the codes of its bits make, lowest first; negative where one is unknown. */
-  static int number(Code[] bits, byte[] seen, Words[] memories) {
-    int number = 0;
-    for (int i = 0; i < bits.length; i++) {
-      int bit = bits[i].at(seen, memories);
-      if (bit == Lines.UNKNOWN) {
-        return -1;
-      }
-      number |= bit << i;
-    }
-    return number;
+  private static Code[] all(List<Expression> parts, Names names) {
+    return parts.stream().map(p -> of(p, names)).toArray(Code[]::new);
   }
 
   record Node(int node) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
-      return seen[node];
+    public int at(Machine m) {
+      return m.seen[node];
     }
   }
 
   record Constant(int line) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
+    public int at(Machine m) {
       return line;
     }
   }
 
   record Not(Code operand) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
-      return Lines.not(operand.at(seen, memories));
+    public int at(Machine m) {
+      return Lines.not(operand.at(m));
     }
   }
 
   @SuppressWarnings("ArrayRecordComponent")
   record And(Code[] operands) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
+    public int at(Machine m) {
       int result = Lines.HIGH;
       for (Code operand : operands) {
-        int line = operand.at(seen, memories);
+        int line = operand.at(m);
         if (line == Lines.LOW) {
           return Lines.LOW;
         }
@@ -101,10 +90,10 @@ sealed interface Code
   @SuppressWarnings("ArrayRecordComponent")
   record Or(Code[] operands) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
+    public int at(Machine m) {
       int result = Lines.LOW;
       for (Code operand : operands) {
-        int line = operand.at(seen, memories);
+        int line = operand.at(m);
         if (line == Lines.HIGH) {
           return Lines.HIGH;
         }
@@ -117,10 +106,10 @@ sealed interface Code
   @SuppressWarnings("ArrayRecordComponent")
   record Xor(Code[] operands) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
+    public int at(Machine m) {
       int result = Lines.LOW;
       for (Code operand : operands) {
-        int line = operand.at(seen, memories);
+        int line = operand.at(m);
         if (line == Lines.UNKNOWN) {
           return Lines.UNKNOWN;
         }
@@ -132,22 +121,21 @@ sealed interface Code
 
   record Choose(Code condition, Code whenHigh, Code whenLow) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
-      int chosen = condition.at(seen, memories);
+    public int at(Machine m) {
+      int chosen = condition.at(m);
       if (chosen != Lines.UNKNOWN) {
-        return (chosen == Lines.HIGH ? whenHigh : whenLow).at(seen, memories);
+        return (chosen == Lines.HIGH ? whenHigh : whenLow).at(m);
       }
-      int high = whenHigh.at(seen, memories);
-      return high == whenLow.at(seen, memories) ? high : Lines.UNKNOWN;
+      int high = whenHigh.at(m);
+      return high == whenLow.at(m) ? high : Lines.UNKNOWN;
     }
   }
 
-  @SuppressWarnings("ArrayRecordComponent")
-  record MemoryBit(int memory, Code[] address, int bit) implements Code {
+  record MemoryBit(int memory, Address address, int bit) implements Code {
     @Override
-    public int at(byte[] seen, Words[] memories) {
-      int word = number(address, seen, memories);
-      return word < 0 ? Lines.UNKNOWN : memories[memory].bit(word, bit);
+    public int at(Machine m) {
+      int word = address.at(m);
+      return word < 0 ? Lines.UNKNOWN : m.memories[memory].bit(word, bit);
     }
   }
 }

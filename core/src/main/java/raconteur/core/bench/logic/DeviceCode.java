@@ -22,6 +22,7 @@ final class DeviceCode {
   final List<Writing> writings = new ArrayList<>();
   final List<Behaviour.Memory> memories;
   final List<String> states;
+  final Map<String, PackedWord> packed;
 
   /** One driven output. */
   record Output(
@@ -36,7 +37,7 @@ final class DeviceCode {
       List<Integer> bits) {}
 
   /** A remembered bit that follows its inputs while a condition holds. */
-  record Hold(String state, Expression next, Optional<Table> table) {}
+  record Hold(String state, Expression next) {}
 
   /** What a remembered bit becomes at an edge. */
   record Edge(String state, Expression next) {}
@@ -48,7 +49,6 @@ final class DeviceCode {
   /** A clock with what its edges do. */
   record Clock(
       Expression clock,
-      Table table,
       List<Edge> onRise,
       List<Edge> onFall,
       List<Writing> writesOnRise,
@@ -57,7 +57,12 @@ final class DeviceCode {
   private DeviceCode(Device device) {
     Behaviour behaviour = device.behaviour();
     memories = behaviour.memories();
-    states = behaviour.states().stream().map(Behaviour.State::name).toList();
+    packed = PackedWord.of(behaviour);
+    states =
+        behaviour.states().stream()
+            .map(Behaviour.State::name)
+            .filter(name -> !packed.containsKey(wordOf(name)))
+            .toList();
     outputs(device);
     for (Behaviour.State state : behaviour.states()) {
       hold(state);
@@ -124,9 +129,7 @@ final class DeviceCode {
       return;
     }
     Expression next = next(state, clause -> Optional.empty());
-    Optional<Table> table =
-        Table.fits(next) ? Optional.of(Table.driven(next, ALWAYS, false)) : Optional.empty();
-    holds.add(new Hold(state.name(), next, table));
+    holds.add(new Hold(state.name(), next));
   }
 
   /** Which of the clauses at edges speak of this one. */
@@ -156,9 +159,27 @@ final class DeviceCode {
         : new Expression.Choose(condition, yes, no);
   }
 
+  private static String wordOf(String state) {
+    return state.substring(0, state.lastIndexOf('.'));
+  }
+
   private void clocks(Behaviour behaviour) {
     Map<Expression, Clock> byClock = new LinkedHashMap<>();
+    for (PackedWord word : packed.values()) {
+      Clock clock = byClock.computeIfAbsent(word.timing().clock(), DeviceCode::clock);
+      (word.timing().rising() ? clock.onRise() : clock.onFall())
+          .add(
+              new Edge(
+                  word.name(),
+                  choose(
+                      word.timing().condition(),
+                      new Expression.Pin(PackedWord.taken(word.name())),
+                      new Expression.Pin(word.name()))));
+    }
     for (Behaviour.State state : behaviour.states()) {
+      if (packed.containsKey(wordOf(state.name()))) {
+        continue;
+      }
       for (Behaviour.Clause clause : state.clauses()) {
         if (clause.timing() instanceof Behaviour.OnEdge edge) {
           Clock clock = byClock.computeIfAbsent(edge.clock(), DeviceCode::clock);
@@ -191,11 +212,6 @@ final class DeviceCode {
 
   private static Clock clock(Expression expression) {
     return new Clock(
-        expression,
-        Table.driven(expression, ALWAYS, false),
-        new ArrayList<>(),
-        new ArrayList<>(),
-        new ArrayList<>(),
-        new ArrayList<>());
+        expression, new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
   }
 }

@@ -2,6 +2,7 @@ package raconteur.core.bench.logic;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -51,6 +52,7 @@ public final class LogicRun {
   private final int[] unknowns;
   private final boolean[] queued;
   private final byte[] clockWas;
+  private final Machine machine;
   private final Words[] memories;
   private final Component[] components;
   private final ComponentPins[] pins;
@@ -64,7 +66,16 @@ public final class LogicRun {
   private int moveCount;
   private int[] work = new int[256];
   private int workCount;
-  private int[] scratch = new int[64];
+  private final EdgePlan.Results results = new EdgePlan.Results();
+  private final Work[] works;
+  private final int[] cellDriver;
+  private final byte[][] tables;
+  private final boolean[] simple;
+  private final boolean[] late;
+  private final long[] clockAt;
+  private final byte[] clockLine;
+  private final int[][] chains;
+  private final boolean[] asleep;
   private long picos;
   private int unit;
   private long evaluations;
@@ -83,7 +94,7 @@ public final class LogicRun {
     UNKNOWN
   }
 
-  private record Later(long picos, long order, int driver, int line, int clocking) {}
+  private record Later(long picos, long order, int driver, int line) {}
 
   /** Switches a circuit on; it has settled once when this returns. */
   public LogicRun(Circuit circuit, PowerUp powerUp, long seed) {
@@ -107,7 +118,21 @@ public final class LogicRun {
     unknowns = new int[cells.length];
     queued = new boolean[cells.length];
     clockWas = new byte[cells.length];
-    memories = new Words[circuit.memoryWords.length];
+    works = new Work[cells.length];
+    cellDriver = new int[cells.length];
+    tables = new byte[cells.length][];
+    sortCells();
+    simple = simpleNets();
+    late = new boolean[driverNet.length];
+    for (int i = 0; i < late.length; i++) {
+      late[i] = circuit.driverDelayPicos[i] != 0;
+    }
+    clockAt = new long[circuit.clockings.size()];
+    clockLine = new byte[clockAt.length];
+    chains = new int[clockAt.length][];
+    asleep = new boolean[cells.length];
+    machine = new Machine(circuit, seen);
+    memories = machine.memories;
     components = new Component[cells.length];
     pins = new ComponentPins[cells.length];
     Arrays.fill(driven, (byte) Lines.FLOATING);
@@ -122,10 +147,61 @@ public final class LogicRun {
     powerUp(powerUp);
   }
 
+  /** Puts what the inner loop needs into arrays. */
+  private void sortCells() {
+    for (int cell = 0; cell < cells.length; cell++) {
+      works[cell] = workOf(cell);
+      if (cells[cell] instanceof Circuit.OutputCell c) {
+        byte[] table = c.table();
+        cellDriver[cell] = c.driver();
+        tables[cell] = table == null ? NO_TABLE : table;
+      } else {
+        tables[cell] = NO_TABLE;
+      }
+    }
+  }
+
+  /** What is done for one cell where a table does not do it. */
+  private interface Work {
+    void work();
+  }
+
+  private Work workOf(int cell) {
+    return switch (cells[cell]) {
+      case Circuit.OutputCell c -> () -> output(c);
+      case Circuit.ClockCell c -> () -> clock(cell, c);
+      case Circuit.HoldCell c -> () -> hold(c);
+      case Circuit.PortCell c -> () -> port(cell, c);
+      case Circuit.WriteCell c -> () -> write(c.write(), true);
+      case Circuit.ComponentCell _ -> () -> components[cell].wake(pins[cell]);
+    };
+  }
+
+  private static final byte[] NO_TABLE = new byte[0];
+
+  /** Nets with one strong driver and nothing stronger or weaker: they show what it drives. */
+  private boolean[] simpleNets() {
+    int[] drivers = new int[shown.length];
+    for (int i = 0; i < driverNet.length; i++) {
+      drivers[driverNet[i]] += circuit.driverWeak[i] ? 2 : 1;
+    }
+    boolean[] result = new boolean[shown.length];
+    for (int net = 0; net < result.length; net++) {
+      result[net] = drivers[net] == 1 && circuit.supply[net] == Lines.FLOATING;
+    }
+    return result;
+  }
+
   private void powerUp(PowerUp powerUp) {
     int nets = shown.length;
     for (int i = 0; i < seen.length; i++) {
       seen[i] = (byte) (powerUp == PowerUp.UNKNOWN ? Lines.UNKNOWN : dice.nextInt(2));
+    }
+    for (int i = 0; i < machine.registers.length; i++) {
+      machine.registers[i] =
+          powerUp == PowerUp.UNKNOWN
+              ? Machine.UNKNOWN_WORD
+              : dice.nextInt(1 << circuit.registerBits[i]);
     }
     for (int net = 0; net < nets; net++) {
       shown[net] = (byte) resolve(net);
@@ -144,20 +220,22 @@ public final class LogicRun {
         components[cell] = c.maker().get();
         pins[cell] = new ComponentPins(c);
       } else if (cells[cell] instanceof Circuit.ClockCell c) {
-        clockWas[cell] = (byte) look(cell, c.table(), c.value());
+        clockWas[cell] = (byte) c.value().at(machine);
       }
       queue(cell);
     }
     for (int i = 0; i < circuit.clockings.size(); i++) {
       Circuit.Clocking clocking = circuit.clockings.get(i);
+      chains[i] = chain(clocking.driver());
       schedule(clocking.driver(), Lines.LOW);
-      later.add(new Later(clocking.halfPeriodPicos(), orders++, clocking.driver(), 1, i));
+      clockAt[i] = clocking.halfPeriodPicos();
+      clockLine[i] = Lines.HIGH;
     }
     for (Circuit.Step step : circuit.steps) {
       if (step.picos() <= 0) {
         schedule(step.driver(), step.line());
       } else {
-        later.add(new Later(step.picos(), orders++, step.driver(), step.line(), -1));
+        later.add(new Later(step.picos(), orders++, step.driver(), step.line()));
       }
     }
   }
@@ -252,43 +330,129 @@ public final class LogicRun {
   public boolean runUntil(BooleanSupplier done, long untilPicos) {
     settleFirst();
     while (!done.getAsBoolean()) {
-      Later first = later.peek();
-      if (first == null || first.picos() > untilPicos) {
+      long first = nextMoment();
+      if (first > untilPicos) {
         picos = untilPicos;
         return false;
       }
-      picos = first.picos();
+      picos = first;
       unit = 0;
-      while (first != null && first.picos() == picos) {
+      for (int i = 0; i < clockAt.length; i++) {
+        if (clockAt[i] == first) {
+          swing(i);
+        }
+      }
+      for (Later event = later.peek(); event != null && event.picos() == first; ) {
         later.poll();
-        happen(first);
-        first = later.peek();
+        schedule(event.driver(), event.line());
+        event = later.peek();
       }
       settle();
     }
     return true;
   }
 
-  private void happen(Later event) {
-    if (event.clocking() < 0) {
-      schedule(event.driver(), event.line());
-      return;
+  /**
+   * The drivers from a clock through the inverters and buffers that only pass it on: they are
+   * stepped over at once, which saves events and moves nothing but the clock's own start.
+   */
+  private int[] chain(int first) {
+    List<Integer> chain = new ArrayList<>(List.of(first));
+    while (chain.size() < 16) {
+      int net = driverNet[chain.getLast()];
+      boolean one = simple[net] && fanStart[net + 1] - fanStart[net] == 1;
+      int cell = one ? fanCell[fanStart[net]] : -1;
+      if (cell < 0 || tables[cell].length != 2 || late[cellDriver[cell]]) {
+        break;
+      }
+      byte[] table = tables[cell];
+      boolean passes = table[0] != table[1] && table[0] <= Lines.HIGH && table[1] <= Lines.HIGH;
+      if (!passes || !simple[driverNet[cellDriver[cell]]]) {
+        break;
+      }
+      chain.add(cellDriver[cell]);
     }
-    Circuit.Clocking clocking = circuit.clockings.get(event.clocking());
-    if (clocking.feedbackNet() >= 0) {
-      boolean answers = seen[clocking.feedbackNet()] != seen[driverNet[event.driver()]];
-      if (!answers) {
-        return;
+    return chain.stream().mapToInt(i -> i).toArray();
+  }
+
+  /** Moves one net of a chain and gives what the cell behind it drives. */
+  private int pass(int driver, int line) {
+    int net = driverNet[driver];
+    driven[driver] = (byte) line;
+    seen[net] = (byte) line;
+    int cell = fanCell[fanStart[net]];
+    index[cell] = line;
+    if (shown[net] != line) {
+      shown[net] = (byte) line;
+      netChanges++;
+      Watcher watcher = watchers[net];
+      if (watcher != null) {
+        watcher.moved(net, line, picos);
       }
     }
-    schedule(event.driver(), event.line());
-    later.add(
-        new Later(
-            picos + clocking.halfPeriodPicos(),
-            orders++,
-            event.driver(),
-            1 - event.line(),
-            event.clocking()));
+    return tables[cell][line];
+  }
+
+  /**
+   * Works out only what some nets and the programmed parts depend on; everything else stands still
+   * until it is looked at again, and registers among it take a cycle to catch up then.
+   */
+  public void attendTo(Collection<Integer> nets) {
+    settleFirst();
+    attend(Attention.needed(circuit, nets));
+  }
+
+  /** Works out everything, as at the start. */
+  public void attendToAll() {
+    settleFirst();
+    boolean[] all = new boolean[cells.length];
+    Arrays.fill(all, true);
+    attend(all);
+  }
+
+  private void attend(boolean[] needed) {
+    for (int cell = 0; cell < cells.length; cell++) {
+      if (asleep[cell] && needed[cell]) {
+        asleep[cell] = false;
+        queued[cell] = false;
+        if (cells[cell] instanceof Circuit.ClockCell c) {
+          clockWas[cell] = (byte) c.value().at(machine);
+        }
+        queue(cell);
+      } else if (!asleep[cell] && !needed[cell]) {
+        asleep[cell] = true;
+        queued[cell] = true; // so that nothing puts it in the queue again
+      }
+    }
+    workOut();
+    settle();
+  }
+
+  private long nextMoment() {
+    long first = Long.MAX_VALUE;
+    for (long at : clockAt) {
+      first = Math.min(first, at);
+    }
+    Later event = later.peek();
+    return event == null ? first : Math.min(first, event.picos());
+  }
+
+  /** A clock moves on, unless what it feeds did not answer its last swing. */
+  private void swing(int i) {
+    Circuit.Clocking clocking = circuit.clockings.get(i);
+    int feedback = clocking.feedbackNet();
+    if (feedback >= 0 && seen[feedback] == seen[driverNet[clocking.driver()]]) {
+      clockAt[i] = Long.MAX_VALUE;
+      return;
+    }
+    int line = clockLine[i];
+    int[] chain = chains[i];
+    for (int at = 0; at + 1 < chain.length; at++) {
+      line = pass(chain[at], line);
+    }
+    schedule(chain[chain.length - 1], line);
+    clockLine[i] = (byte) (1 - clockLine[i]);
+    clockAt[i] += clocking.halfPeriodPicos();
   }
 
   /* One instant: nets whose drivers moved, then the cells that read them, until nothing moves. */
@@ -341,11 +505,11 @@ public final class LogicRun {
   }
 
   private void follow(int driver, int line) {
-    long delay = circuit.driverDelayPicos[driver];
-    if (delay == 0) {
-      schedule(driver, line);
+    if (late[driver]) {
+      long then = picos + circuit.driverDelayPicos[driver];
+      later.add(new Later(then, orders++, driver, line));
     } else {
-      later.add(new Later(picos + delay, orders++, driver, line, -1));
+      schedule(driver, line);
     }
   }
 
@@ -356,6 +520,10 @@ public final class LogicRun {
     }
     driven[driver] = (byte) line;
     int net = driverNet[driver];
+    if (simple[net]) {
+      show(net, line == Lines.FLOATING ? circuit.pull[net] : line);
+      return;
+    }
     int[] counts = circuit.driverWeak[driver] ? weak : strong;
     int count = counts[net];
     if (before != Lines.FLOATING) {
@@ -365,7 +533,10 @@ public final class LogicRun {
       count += 1 << (line * COUNT_BITS);
     }
     counts[net] = count;
-    int now = resolve(net);
+    show(net, resolve(net));
+  }
+
+  private void show(int net, int now) {
     if (now != shown[net]) {
       shown[net] = (byte) now;
       netChanges++;
@@ -423,25 +594,33 @@ public final class LogicRun {
       int cell = fanCell[f];
       int bit = fanBit[f];
       if (bit >= 0) {
-        int mask = 1 << bit;
-        index[cell] = line == Lines.HIGH ? index[cell] | mask : index[cell] & ~mask;
-        unknowns[cell] += (line == Lines.UNKNOWN ? 1 : 0) - (was == Lines.UNKNOWN ? 1 : 0);
+        index[cell] ^= ((was ^ line) & 1) << bit;
+        if (((was | line) & Lines.UNKNOWN) != 0) {
+          unknowns[cell] += (line == Lines.UNKNOWN ? 1 : 0) - (was == Lines.UNKNOWN ? 1 : 0);
+        }
+      } else if (bit != Circuit.WAKES
+          && !queued[cell]
+          && line == (bit == Circuit.WAKES_RISING ? Lines.LOW : Lines.HIGH)
+          && was != Lines.UNKNOWN) {
+        clockWas[cell] = (byte) line;
+        continue;
       }
-      queue(cell);
+      if (!queued[cell]) {
+        queue(cell);
+      }
     }
   }
 
   private void queue(int cell) {
-    if (!queued[cell]) {
-      queued[cell] = true;
-      if (workCount == work.length) {
-        work = Arrays.copyOf(work, workCount * 2);
-      }
-      work[workCount++] = cell;
+    queued[cell] = true;
+    if (workCount == work.length) {
+      work = Arrays.copyOf(work, workCount * 2);
     }
+    work[workCount++] = cell;
   }
 
   private void workOut() {
+    machine.moved();
     int budget = 64 * cells.length + 1024;
     for (int i = 0; i < workCount; i++) {
       int cell = work[i];
@@ -459,38 +638,27 @@ public final class LogicRun {
     workCount = 0;
   }
 
-  private int look(int cell, byte[] table, Code code) {
-    return unknowns[cell] == 0 ? table[index[cell]] : code.at(seen, memories);
-  }
-
   private void evaluate(int cell) {
-    switch (cells[cell]) {
-      case Circuit.OutputCell c -> output(cell, c);
-      case Circuit.PortCell c -> port(cell, c);
-      case Circuit.HoldCell c -> {
-        byte[] table = c.table();
-        int line =
-            table != null && unknowns[cell] == 0 ? table[index[cell]] : c.next().at(seen, memories);
-        if (line != seen[c.state()]) {
-          set(c.state(), line);
-        }
-      }
-      case Circuit.ClockCell c -> clock(cell, c);
-      case Circuit.WriteCell c -> write(c.write(), true);
-      case Circuit.ComponentCell _ -> components[cell].wake(pins[cell]);
+    byte[] table = tables[cell];
+    if (table.length > 0 && unknowns[cell] == 0) {
+      follow(cellDriver[cell], table[index[cell]]);
+    } else {
+      works[cell].work();
     }
   }
 
-  private void output(int cell, Circuit.OutputCell c) {
-    byte[] table = c.table();
-    if (table != null && unknowns[cell] == 0) {
-      follow(c.driver(), table[index[cell]]);
-      return;
+  private void hold(Circuit.HoldCell c) {
+    int line = c.next().at(machine);
+    if (line != seen[c.state()]) {
+      set(c.state(), line);
     }
-    int enable = c.enable().at(seen, memories);
+  }
+
+  private void output(Circuit.OutputCell c) {
+    int enable = c.enable().at(machine);
     int line = Lines.FLOATING;
     if (enable == Lines.HIGH) {
-      line = c.value().at(seen, memories);
+      line = c.value().at(machine);
       line = c.collector() && line == Lines.HIGH ? Lines.FLOATING : line;
     } else if (enable == Lines.UNKNOWN) {
       line = Lines.UNKNOWN;
@@ -499,7 +667,7 @@ public final class LogicRun {
   }
 
   private void port(int cell, Circuit.PortCell c) {
-    int enable = look(cell, c.enableTable(), c.enable());
+    int enable = unknowns[cell] == 0 ? c.enableTable()[index[cell]] : c.enable().at(machine);
     if (enable == Lines.FLOATING) {
       for (int driver : c.drivers()) {
         if (driver >= 0) {
@@ -508,7 +676,7 @@ public final class LogicRun {
       }
       return;
     }
-    int address = enable == Lines.UNKNOWN ? -1 : Code.number(c.address(), seen, memories);
+    int address = enable == Lines.UNKNOWN ? -1 : c.address().at(machine);
     Words words = memories[c.memory()];
     for (int i = 0; i < c.drivers().length; i++) {
       if (c.drivers()[i] >= 0) {
@@ -518,7 +686,7 @@ public final class LogicRun {
   }
 
   private void clock(int cell, Circuit.ClockCell c) {
-    int now = look(cell, c.table(), c.value());
+    int now = c.value().at(machine);
     int was = clockWas[cell];
     if (now == was) {
       return;
@@ -532,22 +700,19 @@ public final class LogicRun {
     }
   }
 
+  /** Everything is worked out from what stood before the edge, then changed at once. */
   private void edge(Circuit.Edges edges) {
-    int count = edges.states().length;
-    if (scratch.length < count) {
-      scratch = new int[count];
-    }
-    for (int i = 0; i < count; i++) {
-      scratch[i] = edges.next()[i].at(seen, memories);
-    }
+    results.count = 0;
+    results.wordCount = 0;
+    edges.plan().work(machine, results);
     for (Circuit.Write write : edges.writes()) {
       write(write, true);
     }
-    for (int i = 0; i < count; i++) {
-      int state = edges.states()[i];
-      if (seen[state] != scratch[i]) {
-        set(state, scratch[i]);
-      }
+    for (int i = 0; i < results.wordCount; i++) {
+      machine.registers[results.registers[i]] = results.words[i];
+    }
+    for (int i = 0; i < results.count; i++) {
+      set(results.states[i], results.lines[i]);
     }
   }
 
@@ -555,9 +720,12 @@ public final class LogicRun {
   private void perhaps(Circuit.Edges edges) {
     for (int i = 0; i < edges.states().length; i++) {
       int state = edges.states()[i];
-      if (edges.next()[i].at(seen, memories) != seen[state]) {
+      if (edges.next()[i].at(machine) != seen[state]) {
         set(state, Lines.UNKNOWN);
       }
+    }
+    for (int register : edges.registers()) {
+      machine.registers[register] = Machine.UNKNOWN_WORD;
     }
     for (Circuit.Write write : edges.writes()) {
       write(write, false);
@@ -565,18 +733,18 @@ public final class LogicRun {
   }
 
   private void write(Circuit.Write write, boolean sure) {
-    int condition = write.condition().at(seen, memories);
+    int condition = write.condition().at(machine);
     if (condition == Lines.LOW) {
       return;
     }
-    int address = Code.number(write.address(), seen, memories);
+    int address = write.address().at(machine);
     if (address < 0) {
       return;
     }
     int value = 0;
     int unknown = 0;
     for (int i = 0; i < write.data().length; i++) {
-      int line = write.data()[i].at(seen, memories);
+      int line = write.data()[i].at(machine);
       if (line == Lines.UNKNOWN || condition == Lines.UNKNOWN || !sure) {
         unknown |= 1 << i;
       }
@@ -584,7 +752,9 @@ public final class LogicRun {
     }
     if (memories[write.memory()].set(address, value, unknown)) {
       for (int reader : write.readers()) {
-        queue(reader);
+        if (!queued[reader]) {
+          queue(reader);
+        }
       }
     }
   }

@@ -4,8 +4,8 @@ package raconteur.core.bench.logic;
 @SuppressWarnings("ArrayRecordComponent")
 record TableCode(int[] nodes, byte[] table) implements Code {
   @Override
-  public int at(byte[] seen, Words[] memories) {
-    return at(seen, 0, 0);
+  public int at(Machine m) {
+    return at(m.seen, 0, 0);
   }
 
   /** Tries both ways at every unknown input. */
