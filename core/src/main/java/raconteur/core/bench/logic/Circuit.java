@@ -20,6 +20,7 @@ public final class Circuit {
   static final int WAKES = -1;
   static final int WAKES_RISING = -2;
   static final int WAKES_FALLING = -3;
+  private static final int FAN_BITS = 5;
   final String[] netNames;
   final int nodes;
   final byte[] idle;
@@ -29,8 +30,7 @@ public final class Circuit {
   final boolean[] driverWeak;
   final long[] driverDelayPicos;
   final int[] fanStart;
-  final int[] fanCell;
-  final int[] fanBit;
+  final int[] fan;
   final Cell[] cells;
   final int[][] cellReads;
   final int[][] cellMemories;
@@ -127,14 +127,22 @@ public final class Circuit {
     for (int i = 0; i < nodes; i++) {
       fanStart[i + 1] += fanStart[i];
     }
-    fanCell = new int[total];
-    fanBit = new int[total];
+    fan = new int[total];
     int[] at = fanStart.clone();
     for (int i = 0; i < total; i++) {
       int slot = at[b.fanNode.get(i)]++;
-      fanCell[slot] = b.fanCell.get(i);
-      fanBit[slot] = b.fanBit.get(i);
+      fan[slot] = b.fanCell.get(i) << FAN_BITS | (b.fanBit.get(i) - WAKES_FALLING);
     }
+  }
+
+  /** The cell a node's reader is. */
+  static int cell(int fan) {
+    return fan >>> FAN_BITS;
+  }
+
+  /** Which bit of the cell's index the node is, or how it wakes it. */
+  static int bit(int fan) {
+    return (fan & ((1 << FAN_BITS) - 1)) + WAKES_FALLING;
   }
 
   private static byte[] bytes(List<Integer> values) {

@@ -38,8 +38,7 @@ public final class LogicRun {
   private final Circuit circuit;
   private final Circuit.Cell[] cells;
   private final int[] fanStart;
-  private final int[] fanCell;
-  private final int[] fanBit;
+  private final int[] fan;
   private final int[] driverNet;
   private final byte[] seen;
   private final byte[] shown;
@@ -48,9 +47,13 @@ public final class LogicRun {
   private final byte[] driven;
   private final byte[] next;
   private final boolean[] waiting;
-  private final int[] index;
-  private final int[] unknowns;
-  private final boolean[] queued;
+
+  /* A cell's state in one number, so that a moved input costs one load and one store: the index of
+   * its table entry, the count of its unknown inputs, and whether it is queued. */
+  private final int[] state;
+  private static final int INDEX = 0xFFFF;
+  private static final int ONE_UNKNOWN = 0x10000;
+  private static final int QUEUED = 0x80000000;
   private final byte[] clockWas;
   private final Machine machine;
   private final Words[] memories;
@@ -72,6 +75,7 @@ public final class LogicRun {
   private final byte[][] tables;
   private final boolean[] simple;
   private final boolean[] late;
+  private final boolean anyLate;
   private final long[] clockAt;
   private final byte[] clockLine;
   private final int[][] chains;
@@ -102,8 +106,7 @@ public final class LogicRun {
     this.dice = new SplittableRandom(seed);
     cells = circuit.cells;
     fanStart = circuit.fanStart;
-    fanCell = circuit.fanCell;
-    fanBit = circuit.fanBit;
+    fan = circuit.fan;
     driverNet = circuit.driverNet;
     int nets = circuit.netNames.length;
     seen = new byte[circuit.nodes];
@@ -114,9 +117,7 @@ public final class LogicRun {
     driven = new byte[driverNet.length];
     next = new byte[driverNet.length];
     waiting = new boolean[driverNet.length];
-    index = new int[cells.length];
-    unknowns = new int[cells.length];
-    queued = new boolean[cells.length];
+    state = new int[cells.length];
     clockWas = new byte[cells.length];
     works = new Work[cells.length];
     cellDriver = new int[cells.length];
@@ -127,6 +128,7 @@ public final class LogicRun {
     for (int i = 0; i < late.length; i++) {
       late[i] = circuit.driverDelayPicos[i] != 0;
     }
+    anyLate = Arrays.stream(circuit.driverDelayPicos).anyMatch(d -> d != 0);
     clockAt = new long[circuit.clockings.size()];
     clockLine = new byte[clockAt.length];
     chains = new int[clockAt.length][];
@@ -209,9 +211,11 @@ public final class LogicRun {
     }
     for (int node = 0; node < seen.length; node++) {
       for (int f = fanStart[node]; f < fanStart[node + 1]; f++) {
-        if (fanBit[f] >= 0) {
-          index[fanCell[f]] |= seen[node] == Lines.HIGH ? 1 << fanBit[f] : 0;
-          unknowns[fanCell[f]] += seen[node] == Lines.UNKNOWN ? 1 : 0;
+        int bit = Circuit.bit(fan[f]);
+        if (bit >= 0) {
+          int cell = Circuit.cell(fan[f]);
+          state[cell] |= seen[node] == Lines.HIGH ? 1 << bit : 0;
+          state[cell] += seen[node] == Lines.UNKNOWN ? ONE_UNKNOWN : 0;
         }
       }
     }
@@ -361,7 +365,7 @@ public final class LogicRun {
     while (chain.size() < 16) {
       int net = driverNet[chain.getLast()];
       boolean one = simple[net] && fanStart[net + 1] - fanStart[net] == 1;
-      int cell = one ? fanCell[fanStart[net]] : -1;
+      int cell = one ? Circuit.cell(fan[fanStart[net]]) : -1;
       if (cell < 0 || tables[cell].length != 2 || late[cellDriver[cell]]) {
         break;
       }
@@ -380,8 +384,8 @@ public final class LogicRun {
     int net = driverNet[driver];
     driven[driver] = (byte) line;
     seen[net] = (byte) line;
-    int cell = fanCell[fanStart[net]];
-    index[cell] = line;
+    int cell = Circuit.cell(fan[fanStart[net]]);
+    state[cell] = (state[cell] & QUEUED) | line;
     if (shown[net] != line) {
       shown[net] = (byte) line;
       netChanges++;
@@ -414,14 +418,14 @@ public final class LogicRun {
     for (int cell = 0; cell < cells.length; cell++) {
       if (asleep[cell] && needed[cell]) {
         asleep[cell] = false;
-        queued[cell] = false;
+        state[cell] &= ~QUEUED;
         if (cells[cell] instanceof Circuit.ClockCell c) {
           clockWas[cell] = (byte) c.value().at(machine);
         }
         queue(cell);
       } else if (!asleep[cell] && !needed[cell]) {
         asleep[cell] = true;
-        queued[cell] = true; // so that nothing puts it in the queue again
+        state[cell] |= QUEUED; // so that nothing puts it in the queue again
       }
     }
     workOut();
@@ -505,7 +509,7 @@ public final class LogicRun {
   }
 
   private void follow(int driver, int line) {
-    if (late[driver]) {
+    if (anyLate && late[driver]) {
       long then = picos + circuit.driverDelayPicos[driver];
       later.add(new Later(then, orders++, driver, line));
     } else {
@@ -591,28 +595,37 @@ public final class LogicRun {
     int was = seen[node];
     seen[node] = (byte) line;
     for (int f = fanStart[node], end = fanStart[node + 1]; f < end; f++) {
-      int cell = fanCell[f];
-      int bit = fanBit[f];
+      int cell = Circuit.cell(fan[f]);
+      int bit = Circuit.bit(fan[f]);
+      int before = state[cell];
       if (bit >= 0) {
-        index[cell] ^= ((was ^ line) & 1) << bit;
+        before ^= ((was ^ line) & 1) << bit;
         if (((was | line) & Lines.UNKNOWN) != 0) {
-          unknowns[cell] += (line == Lines.UNKNOWN ? 1 : 0) - (was == Lines.UNKNOWN ? 1 : 0);
+          before += line == Lines.UNKNOWN ? ONE_UNKNOWN : 0;
+          before -= was == Lines.UNKNOWN ? ONE_UNKNOWN : 0;
         }
       } else if (bit != Circuit.WAKES
-          && !queued[cell]
+          && before >= 0
           && line == (bit == Circuit.WAKES_RISING ? Lines.LOW : Lines.HIGH)
           && was != Lines.UNKNOWN) {
         clockWas[cell] = (byte) line;
         continue;
       }
-      if (!queued[cell]) {
-        queue(cell);
+      state[cell] = before | QUEUED;
+      if (before >= 0) {
+        enqueue(cell);
       }
     }
   }
 
   private void queue(int cell) {
-    queued[cell] = true;
+    if (state[cell] >= 0) {
+      state[cell] |= QUEUED;
+      enqueue(cell);
+    }
+  }
+
+  private void enqueue(int cell) {
     if (workCount == work.length) {
       work = Arrays.copyOf(work, workCount * 2);
     }
@@ -624,12 +637,12 @@ public final class LogicRun {
     int budget = 64 * cells.length + 1024;
     for (int i = 0; i < workCount; i++) {
       int cell = work[i];
-      queued[cell] = false;
+      state[cell] &= ~QUEUED;
       evaluate(cell);
       if (i > budget) {
         restless.add("a loop inside one part");
         for (int j = i + 1; j < workCount; j++) {
-          queued[work[j]] = false;
+          state[work[j]] &= ~QUEUED;
         }
         break;
       }
@@ -640,8 +653,9 @@ public final class LogicRun {
 
   private void evaluate(int cell) {
     byte[] table = tables[cell];
-    if (table.length > 0 && unknowns[cell] == 0) {
-      follow(cellDriver[cell], table[index[cell]]);
+    int now = state[cell];
+    if (table.length > 0 && now < ONE_UNKNOWN) {
+      follow(cellDriver[cell], table[now & INDEX]);
     } else {
       works[cell].work();
     }
@@ -667,7 +681,8 @@ public final class LogicRun {
   }
 
   private void port(int cell, Circuit.PortCell c) {
-    int enable = unknowns[cell] == 0 ? c.enableTable()[index[cell]] : c.enable().at(machine);
+    int now = state[cell] & ~QUEUED;
+    int enable = now < ONE_UNKNOWN ? c.enableTable()[now & INDEX] : c.enable().at(machine);
     if (enable == Lines.FLOATING) {
       for (int driver : c.drivers()) {
         if (driver >= 0) {
@@ -752,9 +767,7 @@ public final class LogicRun {
     }
     if (memories[write.memory()].set(address, value, unknown)) {
       for (int reader : write.readers()) {
-        if (!queued[reader]) {
-          queue(reader);
-        }
+        queue(reader);
       }
     }
   }
