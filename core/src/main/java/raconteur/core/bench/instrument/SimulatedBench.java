@@ -320,7 +320,6 @@ public final class SimulatedBench implements Instruments {
   private record RomPins(Part part, int[] image, OutOfCircuit out) {
     int read(int address) {
       int reached = address;
-      int value = 0;
       if (out.dead()) {
         return 0xFF;
       }
@@ -331,7 +330,7 @@ public final class SimulatedBench implements Instruments {
           reached = stuck.getValue() == Level.HIGH ? reached | bit : reached & ~bit;
         }
       }
-      value = reached < image.length ? image[reached] : 0xFF;
+      int value = reached < image.length ? image[reached] : 0xFF;
       for (PlantedFault.Cell cell : out.cells()) {
         if (cell.address() == reached) {
           int bit = 1 << cell.bit();
