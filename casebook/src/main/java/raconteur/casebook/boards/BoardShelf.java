@@ -131,6 +131,15 @@ public final class BoardShelf {
         this::load);
   }
 
+  /** Reads one of the boards that ship with the application, see {@link #isShipped}. */
+  public static Loaded<Board> readShipped(String id) {
+    return BoardFiles.read(
+        id + ".json",
+        DataFile.shippedText(Board.class, "/raconteur/core/boards/" + id + ".json"),
+        DeviceLibrary.shipped(),
+        BoardShelf::noSibling);
+  }
+
   /** Reads one board file that derives from no other. */
   public static Loaded<Board> read(Path file) {
     return read(file, DeviceLibrary.shipped(), BoardShelf::noSibling);

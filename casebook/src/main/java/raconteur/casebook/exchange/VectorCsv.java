@@ -1,21 +1,12 @@
 package raconteur.casebook.exchange;
 
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
-import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
@@ -29,8 +20,6 @@ import raconteur.core.device.VectorRow;
  * x}. The format is written down in docs/formats/vectors.md.
  */
 public final class VectorCsv {
-  private static final int MOST_ROWS = 1_000_000;
-
   private VectorCsv() {}
 
   /**
@@ -39,74 +28,13 @@ public final class VectorCsv {
    * @param name what messages call the file
    */
   public static Loaded<List<Map<String, Level>>> read(String name, String text) {
-    List<Issue> issues = new ArrayList<>();
-    List<Map<String, Level>> rows = new ArrayList<>();
-    try (CSVParser parser = CSVParser.parse(new StringReader(text), CSVFormat.DEFAULT)) {
-      Optional<List<String>> header = Optional.empty();
-      for (CSVRecord row : parser) {
-        int line = Math.toIntExact(row.getRecordNumber());
-        if (row.size() == 1 && row.get(0).isBlank()) {
-          continue;
-        }
-        if (header.isEmpty()) {
-          header = Optional.of(header(name, line, row, issues));
-        } else if (row.size() != header.get().size()) {
-          issues.add(
-              issue(
-                  name,
-                  line,
-                  "this row has " + row.size() + " values, the header " + header.get().size()));
-        } else {
-          rows.add(levels(name, line, row, header.get(), issues));
-        }
-        if (rows.size() > MOST_ROWS || issues.size() > 50) {
-          issues.add(issue(name, line, "the rest was not read"));
-          break;
-        }
-      }
-      if (header.isEmpty()) {
-        issues.add(issue(name, 0, "a header p1,p2,… is expected, the file is empty"));
-      }
-    } catch (IOException | UncheckedIOException | IllegalStateException e) {
-      issues.add(issue(name, 0, "this is not CSV: a quote is opened and never closed"));
-    }
-    return issues.isEmpty() ? new Loaded.Ok<>(List.copyOf(rows)) : new Loaded.Refused<>(issues);
+    return LevelRows.read(name, text, VectorCsv::pinNumber, "p1,p2,…");
   }
 
-  private static Issue issue(String name, int line, String reason) {
-    return new Issue(name, line, 1, "", reason);
-  }
-
-  private static List<String> header(String name, int line, CSVRecord row, List<Issue> issues) {
-    List<String> numbers = new ArrayList<>();
-    Set<String> seen = new HashSet<>();
-    for (String cell : row) {
-      String word = cell.strip().replace("\uFEFF", "");
-      if (!word.toLowerCase(Locale.ROOT).matches("p[0-9a-z]{1,4}")) {
-        issues.add(issue(name, line, "\"" + word + "\" is no pin; a header is written p1,p2,…"));
-      } else if (!seen.add(word.substring(1))) {
-        issues.add(issue(name, line, word + " stands there twice"));
-      }
-      numbers.add(word.isEmpty() ? "" : word.substring(1));
-    }
-    return numbers;
-  }
-
-  private static Map<String, Level> levels(
-      String name, int line, CSVRecord row, List<String> header, List<Issue> issues) {
-    Map<String, Level> levels = new LinkedHashMap<>();
-    for (int i = 0; i < header.size(); i++) {
-      String word = row.get(i).strip();
-      Optional<Level> level = word.isEmpty() ? Optional.of(Level.FLOATING) : Level.parse(word);
-      if (level.isEmpty()) {
-        issues.add(
-            issue(
-                name, line, "\"" + word + "\" at p" + header.get(i) + " is no level; 0 1 z x are"));
-      } else {
-        levels.put(header.get(i), level.get());
-      }
-    }
-    return levels;
+  private static Optional<String> pinNumber(String word) {
+    return word.toLowerCase(Locale.ROOT).matches("p[0-9a-z]{1,4}")
+        ? Optional.of(word.substring(1))
+        : Optional.empty();
   }
 
   /** What stands in the way of driving these pins of this device; empty for nothing. */

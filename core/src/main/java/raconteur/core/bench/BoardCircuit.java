@@ -157,7 +157,44 @@ public final class BoardCircuit {
       }
       plugIn();
       resets();
+      outside.forEach(this::contradicted);
+      undriven();
       return new BoardCircuit(builder.build(), netOfPin, outside);
+    }
+
+    /** A net driven from outside that an output drives too. */
+    private void contradicted(int number, int outsideDriver) {
+      board.nets().stream()
+          .filter(n -> Integer.valueOf(number).equals(netOfPin.get(n.path().getFirst())))
+          .findFirst()
+          .ifPresent(
+              net ->
+                  net.path().stream()
+                      .filter(drivers::containsKey)
+                      .findFirst()
+                      .ifPresent(
+                          pin ->
+                              builder.problem(
+                                  "Net "
+                                      + net.name()
+                                      + " is driven from outside and by "
+                                      + pin
+                                      + ": where they disagree they fight.")));
+    }
+
+    /** Nets that are read and that nothing can drive, named in one sentence. */
+    private void undriven() {
+      List<String> names = new ArrayList<>();
+      for (Net net : board.nets()) {
+        Integer number = netOfPin.get(net.path().getFirst());
+        boolean read = net.path().stream().anyMatch(p -> board.kind(p).reads());
+        if (number != null && read && !driven.contains(number) && !pulled.contains(number)) {
+          names.add(net.name());
+        }
+      }
+      if (!names.isEmpty()) {
+        builder.problem("Nothing drives " + String.join(", ", names) + ".");
+      }
     }
 
     /** Pieces of copper, joined where a bridge or the harness joins them. */
@@ -457,9 +494,7 @@ public final class BoardCircuit {
               .filter(r -> supply.good(r) && r.volts() > 0)
               .isPresent();
       builder.pull(line, high ? Lines.HIGH : Lines.LOW);
-      if (high) {
-        pulled.add(line);
-      }
+      pulled.add(line);
     }
 
     /** A line nothing drives, with a resistor up and a large capacitor down, comes up late. */

@@ -29,7 +29,8 @@ import raconteur.desktop.app.RaconteurApp;
       DeviceCommands.Show.class,
       DeviceCommands.Drive.class,
       DeviceCommands.Vectors.class,
-      DeviceCommands.Identify.class
+      DeviceCommands.Identify.class,
+      SimulateCommand.class
     })
 public final class RaconteurCommand implements Callable<Integer> {
   @Spec private @Nullable CommandSpec spec;

@@ -1,5 +1,7 @@
 package raconteur.core.bench.instrument;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.SplittableRandom;
@@ -11,6 +13,8 @@ import raconteur.core.data.Figures;
  */
 final class Errors {
   private static final Figures FIGURES = Figures.shipped("bench");
+
+  private static final int DIGITS = 3;
 
   private final long seed;
   private final Map<String, Integer> takes = new HashMap<>();
@@ -38,8 +42,7 @@ final class Errors {
     if (off == 0) {
       return 0;
     }
-    double step = Math.pow(10, Math.floor(Math.log10(Math.abs(off))) - 2);
-    return Math.round(off / step) * step;
+    return new BigDecimal(off).round(new MathContext(DIGITS)).doubleValue();
   }
 
   static double figure(String name) {
