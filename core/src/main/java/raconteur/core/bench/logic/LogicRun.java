@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.SplittableRandom;
@@ -27,7 +29,7 @@ import raconteur.core.device.Level;
  * the circuit's own size plus the words of its memories.
  */
 public final class LogicRun {
-  private static final int MOST_UNITS = 400;
+  private static final int MOST_UNITS = 150;
 
   /** How long one unit of delay is drawn in captures. */
   public static final long UNIT_PICOS = 500;
@@ -80,6 +82,7 @@ public final class LogicRun {
   private final byte[] clockLine;
   private final int[][] chains;
   private final boolean[] asleep;
+  private final Map<Set<Integer>, boolean[]> cones = new HashMap<>();
   private long picos;
   private int unit;
   private long evaluations;
@@ -403,7 +406,7 @@ public final class LogicRun {
    */
   public void attendTo(Collection<Integer> nets) {
     settleFirst();
-    attend(Attention.needed(circuit, nets));
+    attend(cones.computeIfAbsent(Set.copyOf(nets), n -> Attention.needed(circuit, n)));
   }
 
   /** Works out everything, as at the start. */
@@ -484,12 +487,29 @@ public final class LogicRun {
 
   private int[] spare = new int[256];
 
+  /**
+   * A loop that swings for ever stands in between: what still moves becomes unknown, and what
+   * follows from that is worked out for as long again at most.
+   */
   private void giveUp() {
-    for (int i = 0; i < moveCount; i++) {
-      restless.add(circuit.netNames[driverNet[moves[i]]]);
-      waiting[moves[i]] = false;
+    for (int units = 0; moveCount > 0; units++) {
+      int count = moveCount;
+      int[] current = moves;
+      moves = spare;
+      spare = current;
+      moveCount = 0;
+      for (int i = 0; i < count; i++) {
+        int driver = current[i];
+        restless.add(circuit.netNames[driverNet[driver]]);
+        waiting[driver] = false;
+        if (units < MOST_UNITS) {
+          move(driver, next[driver] == Lines.FLOATING ? Lines.FLOATING : Lines.UNKNOWN);
+        }
+      }
+      if (units < MOST_UNITS) {
+        workOut();
+      }
     }
-    moveCount = 0;
   }
 
   private void schedule(int driver, int line) {

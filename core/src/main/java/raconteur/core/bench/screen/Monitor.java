@@ -17,6 +17,7 @@ public final class Monitor {
   private static final int MARGIN = 8;
   private static final long LONGEST_LINE_PULSE_PICOS = 20_000_000;
   private static final long WATCHED_PICOS = 40_000_000_000L;
+  private static final long STEP_PICOS = 4_000_000_000L;
   private static final int MOST_CHANGES = 4_000_000;
 
   private final PoweredBoard board;
@@ -80,12 +81,20 @@ public final class Monitor {
     }
     Track pulses = new Track(run.picos(), run.shown(sync.getAsInt()));
     run.watch(sync.getAsInt(), pulses);
-    run.run(WATCHED_PICOS);
+    Optional<Picture> picture = Optional.empty();
+    long until = run.picos() + WATCHED_PICOS;
+    while (picture.isEmpty() && run.picos() < until) {
+      run.run(STEP_PICOS);
+      for (Track track : tracks) {
+        track.cursor = 0;
+      }
+      picture = draw(pulses, tracks, run.picos());
+    }
     for (int net : nets) {
       run.unwatch(net);
     }
     run.unwatch(sync.getAsInt());
-    return draw(pulses, tracks, run.picos());
+    return picture;
   }
 
   private Optional<Picture> draw(Track pulses, Track[] tracks, long end) {

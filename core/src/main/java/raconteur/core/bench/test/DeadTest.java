@@ -24,6 +24,10 @@ public final class DeadTest {
   private static final long LOOK_PICOS = 64_000_000;
   private static final long BETWEEN_PICOS = 192_000_000;
   private static final long LONGEST_PICOS = 420_000_000_000L;
+
+  /** When a test that found nothing shows its green, and some more. */
+  private static final long FIRST_LIGHT_PICOS = 185_000_000_000L;
+
   private static final double BRIGHT = 0.2;
 
   /** How many looks of dark lie between two flashes: more than a picture's dark return takes. */
@@ -97,7 +101,8 @@ public final class DeadTest {
           if (flashes > 0 && dark >= DARK_AFTER) {
             return new Result(DeadTestEnd.FLASHES, flashes);
           }
-          if (flashes == 0 && green == 0 && hopeless()) {
+          boolean late = board.run().picos() > FIRST_LIGHT_PICOS;
+          if (flashes == 0 && green == 0 && (late || hopeless())) {
             return new Result(DeadTestEnd.NONE, 0);
           }
         }
