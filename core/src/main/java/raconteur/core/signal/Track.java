@@ -1,5 +1,6 @@
 package raconteur.core.signal;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import raconteur.core.device.Signal;
@@ -12,6 +13,11 @@ import raconteur.core.device.Signal;
  * @param endPicos when the capture ended
  */
 public record Track(String name, List<Change> changes, long endPicos) {
+
+  /** Shorter pulses than this (a hazard of a gate or two) no probe shows. */
+  private static final long SHORTEST_PICOS = 5_000;
+
+  private static final double STEADY = 0.99;
 
   /** What stands on a line. */
   public enum State {
@@ -48,38 +54,34 @@ public record Track(String name, List<Change> changes, long endPicos) {
         : (double) total / (endPicos - startPicos());
   }
 
-  /** How often it went up. */
+  /** How often it went up and stayed there long enough for an instrument to see it. */
   public int rises() {
-    int rises = 0;
+    return riseTimes().size();
+  }
+
+  private List<Long> riseTimes() {
+    List<Long> times = new ArrayList<>();
     State level = State.UNKNOWN;
-    for (Change change : changes) {
-      if (change.state() == State.HIGH && level == State.LOW) {
-        rises++;
+    for (int i = 0; i < changes.size(); i++) {
+      long until = i + 1 < changes.size() ? changes.get(i + 1).picos() : endPicos;
+      State state = changes.get(i).state();
+      boolean plain = state == State.LOW || state == State.HIGH;
+      if (plain && until - changes.get(i).picos() >= SHORTEST_PICOS) {
+        if (state == State.HIGH && level == State.LOW) {
+          times.add(changes.get(i).picos());
+        }
+        level = state;
       }
-      boolean plain = change.state() == State.LOW || change.state() == State.HIGH;
-      level = plain ? change.state() : level;
     }
-    return rises;
+    return times;
   }
 
   /** Rises a second between the first and the last; empty for fewer than two. */
   public OptionalDouble hertz() {
-    long first = -1;
-    long last = -1;
-    int count = 0;
-    State level = State.UNKNOWN;
-    for (Change change : changes) {
-      if (change.state() == State.HIGH && level == State.LOW) {
-        first = first < 0 ? change.picos() : first;
-        last = change.picos();
-        count++;
-      }
-      boolean plain = change.state() == State.LOW || change.state() == State.HIGH;
-      level = plain ? change.state() : level;
-    }
-    return count < 2
+    List<Long> times = riseTimes();
+    return times.size() < 2
         ? OptionalDouble.empty()
-        : OptionalDouble.of((count - 1) * 1e12 / (last - first));
+        : OptionalDouble.of((times.size() - 1) * 1e12 / (times.getLast() - times.getFirst()));
   }
 
   /** The share of the time it is high. */
@@ -98,15 +100,15 @@ public record Track(String name, List<Change> changes, long endPicos) {
     if (fights > 0.5) {
       return Signal.BETWEEN;
     }
-    if (low > 0.99) {
+    if (low > STEADY) {
       return Signal.LOW;
     }
-    if (high > 0.99) {
+    if (high > STEADY) {
       return Signal.HIGH;
     }
     if (share(State.FLOATING) > 0.5) {
       return Signal.FLOATING;
     }
-    return changes.size() > 2 ? Signal.TOGGLING : Signal.DOUBTFUL;
+    return Signal.DOUBTFUL;
   }
 }
