@@ -1,9 +1,13 @@
 package raconteur.desktop.app;
 
+import java.security.SecureRandom;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -17,6 +21,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.inspect.Stages;
@@ -37,6 +42,8 @@ import raconteur.desktop.odds.OddsView;
 import raconteur.desktop.power.PowerStage;
 import raconteur.desktop.shelf.ShelfPresenter;
 import raconteur.desktop.shelf.ShelfView;
+import raconteur.desktop.simulate.SimulatedCases;
+import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.stage.StageView;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.trace.TraceView;
@@ -122,7 +129,12 @@ public final class Frame extends BorderPane {
 
   /** Shows the shelf of an opened casebook. */
   public void open(Workshop workshop) {
-    ShelfView shelf = new ShelfView(new ShelfPresenter(workshop), this::openCase, this::showIntake);
+    ShelfView shelf =
+        new ShelfView(
+            new ShelfPresenter(workshop),
+            this::openCase,
+            this::showIntake,
+            simulations(new SimulatedCases(workshop)));
     ArriveView arrive =
         new ArriveView(
             new ArrivePresenter(workshop),
@@ -277,10 +289,31 @@ public final class Frame extends BorderPane {
                 ArriveStage.of(desk, files, this::showIntake, dim),
                 InspectStage.of(desk, files, dim),
                 PowerStage.of(desk, dim),
-                new TraceView(desk, dim)));
+                new TraceView(
+                    desk,
+                    dim,
+                    workshop.simulationSeed(number).map(seed -> new SimulationDesk(desk, seed)))));
     desk.addListener(this::mark);
     desk.start();
     showTrace();
+  }
+
+  /** What puts each board that can be simulated on the bench; a sentence where it cannot. */
+  private Map<String, Supplier<String>> simulations(SimulatedCases cases) {
+    Map<String, Supplier<String>> simulations = new LinkedHashMap<>();
+    for (Board board : cases.boards()) {
+      simulations.put(
+          board.identity().shortName(),
+          () ->
+              switch (cases.begin(board, new SecureRandom().nextInt(1_000_000))) {
+                case Outcome.Failed<Integer> failed -> failed.sentence();
+                case Outcome.Done<Integer>(Integer number) -> {
+                  openCase(number);
+                  yield "";
+                }
+              });
+    }
+    return simulations;
   }
 
   /** How the stages before Trace stand, on their buttons. */

@@ -1,6 +1,7 @@
 package raconteur.desktop.app;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Executor;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.store.Casebook;
@@ -21,12 +22,32 @@ public record Workshop(Casebook casebook, BoardShelf boards, Executor worker, Ex
 
   /** What the closed cases of a revision have counted. */
   public Tally tally(Board board) {
-    return Tally.of(board, casebook.all());
+    return Tally.of(board, realCases());
+  }
+
+  /** The name of the setting that makes a case a simulated one; its value is the seed. */
+  public static String simulation(int number) {
+    return "simulated case " + number;
+  }
+
+  /** The seed of a simulated case; empty for a case of a real board. */
+  public Optional<Long> simulationSeed(int number) {
+    return casebook
+        .setting(simulation(number))
+        .filter(text -> text.matches("-?[0-9]{1,18}"))
+        .map(Long::parseLong);
+  }
+
+  /** Simulated boards teach nothing about real ones: they are not counted. */
+  private List<Case> realCases() {
+    return casebook.all().stream()
+        .filter(c -> simulationSeed(c.header().number()).isEmpty())
+        .toList();
   }
 
   /** What bears on a revision: its own counts, and those of its siblings at a discount. */
   public History history(Board board) {
-    List<Case> cases = casebook.all();
+    List<Case> cases = realCases();
     return new SiblingHistory(
         board,
         Tally.of(board, cases),

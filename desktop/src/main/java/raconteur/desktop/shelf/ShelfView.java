@@ -3,10 +3,14 @@ package raconteur.desktop.shelf;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.IntConsumer;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -33,8 +37,13 @@ public final class ShelfView extends VBox {
   /**
    * @param onOpen takes a case to the bench, by its number
    * @param onNew begins a new case
+   * @param simulations what puts a simulated board on the bench, by its name
    */
-  public ShelfView(ShelfPresenter presenter, IntConsumer onOpen, Runnable onNew) {
+  public ShelfView(
+      ShelfPresenter presenter,
+      IntConsumer onOpen,
+      Runnable onNew,
+      Map<String, Supplier<String>> simulations) {
     this.presenter = presenter;
     getStyleClass().add("view");
     table
@@ -59,6 +68,7 @@ public final class ShelfView extends VBox {
             Texts.line("Shelf", "title"),
             gap,
             filter,
+            simulate(simulations),
             Texts.button(
                 "Take to the bench",
                 () -> table.chosen().ifPresent(row -> onOpen.accept(row.header().number())),
@@ -73,6 +83,18 @@ public final class ShelfView extends VBox {
     moves.getChildren().add(notice);
     VBox.setVgrow(table, Priority.ALWAYS);
     getChildren().addAll(head, table, moves);
+  }
+
+  private MenuButton simulate(Map<String, Supplier<String>> simulations) {
+    MenuButton menu = new MenuButton("Simulate a board");
+    menu.getStyleClass().add("plain-button");
+    simulations.forEach(
+        (name, begin) -> {
+          MenuItem item = new MenuItem(name);
+          item.setOnAction(e -> notice.setText(begin.get()));
+          menu.getItems().add(item);
+        });
+    return menu;
   }
 
   private void move(CaseState state) {

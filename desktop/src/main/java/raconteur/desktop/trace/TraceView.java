@@ -33,6 +33,9 @@ import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
+import raconteur.desktop.simulate.ScreenPane;
+import raconteur.desktop.simulate.SimulationBar;
+import raconteur.desktop.simulate.SimulationDesk;
 
 /** The board, the suspects, the next step, the story and the bench line, laid out. */
 public final class TraceView extends StackPane {
@@ -57,7 +60,10 @@ public final class TraceView extends StackPane {
   private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
   private String chosen = "";
 
-  public TraceView(CaseDesk desk, boolean dim) {
+  /**
+   * @param simulation the instruments on a simulated board, empty for a real one
+   */
+  public TraceView(CaseDesk desk, boolean dim, Optional<SimulationDesk> simulation) {
     getStyleClass().add("trace-root");
     this.desk = desk;
     this.stepCard = new StepCard(this::take, desk::showNextSuggestion);
@@ -66,16 +72,17 @@ public final class TraceView extends StackPane {
     this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), false);
     map.setBoard(desk.state().board());
     map.setDim(dim);
-    map.setOnPin(pin -> bench.begin(pin + " "));
+    map.setOnPin(
+        pin -> simulation.ifPresentOrElse(s -> s.probe(pin), () -> bench.begin(pin + " ")));
     map.setOnPart(suspects::choose);
-    BorderPane page = new BorderPane(body());
+    BorderPane page = new BorderPane(body(simulation));
     page.setBottom(bench);
     getChildren().addAll(page, armsLength);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     desk.addListener(this::show);
   }
 
-  private HBox body() {
+  private HBox body(Optional<SimulationDesk> simulation) {
     VBox right = new VBox(8, stepCard, suspects, reasons);
     right.setMinWidth(RIGHT_AT_LEAST);
     right.setPrefWidth(RIGHT);
@@ -92,7 +99,13 @@ public final class TraceView extends StackPane {
     story.setPrefHeight(178);
     story.setMinHeight(90);
     news.setMinHeight(20);
-    VBox left = new VBox(6, mapBar(), sheet, news, story);
+    VBox left = new VBox(6, mapBar());
+    simulation.ifPresent(
+        s -> {
+          left.getChildren().add(new SimulationBar(s, desk.state().board().rails()));
+          sheet.getChildren().add(new ScreenPane(s));
+        });
+    left.getChildren().addAll(sheet, news, story);
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox body = new HBox(10, left, right);
     body.getStyleClass().add("trace");

@@ -1,0 +1,60 @@
+package raconteur.desktop.simulate;
+
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import raconteur.core.board.Rail;
+import raconteur.desktop.control.Texts;
+
+/** The instruments of a simulated board that are not a click on a pin, and what they last said. */
+public final class SimulationBar extends VBox {
+  private static final String HOW =
+      "Simulated board: click a pin to probe it. It has one to three faults.";
+
+  private final Label said = Texts.label(HOW, "faint");
+  private final HBox tools = new HBox(8);
+
+  public SimulationBar(SimulationDesk desk, Iterable<Rail> rails) {
+    super(4);
+    getStyleClass().add("simulation-bar");
+    tools.setAlignment(Pos.CENTER_LEFT);
+    tools
+        .getChildren()
+        .addAll(
+            Texts.line("Simulated", "simulated-tag"),
+            tool("dead test", desk::deadTest),
+            tool("diagnostic", desk::diagnostic),
+            meter(desk, rails),
+            tool("look at the screen", desk::look));
+    said.setWrapText(true);
+    HBox.setHgrow(said, Priority.ALWAYS);
+    getChildren().addAll(tools, said);
+    desk.addListener(this::show);
+  }
+
+  private static Button tool(String name, Runnable action) {
+    return Texts.button(name, action, "plain-button");
+  }
+
+  private static MenuButton meter(SimulationDesk desk, Iterable<Rail> rails) {
+    MenuButton menu = new MenuButton("volts of a rail");
+    menu.getStyleClass().add("plain-button");
+    for (Rail rail : rails) {
+      MenuItem item = new MenuItem(rail.name());
+      item.setOnAction(e -> desk.railVolts(rail.name()));
+      menu.getItems().add(item);
+    }
+    return menu;
+  }
+
+  private void show(SimulationDesk.State state) {
+    tools.setDisable(!state.busy().isEmpty());
+    said.setText(
+        !state.busy().isEmpty() ? state.busy() : state.said().isEmpty() ? HOW : state.said());
+  }
+}

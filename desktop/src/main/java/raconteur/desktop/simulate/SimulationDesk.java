@@ -1,0 +1,183 @@
+package raconteur.desktop.simulate;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import raconteur.core.bench.PluggedIn;
+import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.instrument.Instrument;
+import raconteur.core.bench.instrument.SimulatedBench;
+import raconteur.core.bench.screen.Picture;
+import raconteur.core.board.PinRef;
+import raconteur.core.finding.Finding;
+import raconteur.core.story.Telling;
+import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.DeskState;
+
+/**
+ * The instruments on the simulated board of one case: a reading is taken away from the window and
+ * told to the story as if it had been typed. Without the toolkit.
+ */
+public final class SimulationDesk {
+  private final CaseDesk desk;
+  private final long seed;
+  private final SimulatedBoard fresh;
+  private final List<Consumer<State>> listeners = new ArrayList<>();
+  private State state = State.IDLE;
+  private Optional<SimulatedBench> bench = Optional.empty();
+  private Telling benchTold;
+
+  /**
+   * What the bar shows.
+   *
+   * @param busy what is being done, empty for nothing
+   * @param said what came of the last reading
+   * @param looked whether somebody looked at the screen; no picture then means a dark screen
+   */
+  public record State(
+      String busy, String said, boolean refused, boolean looked, Optional<Picture> picture) {
+    static final State IDLE = new State("", "", false, false, Optional.empty());
+  }
+
+  public SimulationDesk(CaseDesk desk, long seed) {
+    this.desk = desk;
+    this.seed = seed;
+    this.fresh = new SimulatedBoard(desk.state().board());
+    this.benchTold = desk.telling();
+  }
+
+  /** Has a view told of every new state, on the window's thread, and of this one at once. */
+  public void addListener(Consumer<State> listener) {
+    listeners.add(listener);
+    listener.accept(state);
+  }
+
+  public State state() {
+    return state;
+  }
+
+  private void publish(State next) {
+    state = next;
+    List.copyOf(listeners).forEach(l -> l.accept(next));
+  }
+
+  /** The bench with the board as the story left it; made anew after a mend or a pulled part. */
+  private SimulatedBench bench() {
+    Telling told = desk.telling();
+    boolean same =
+        told.mends().equals(benchTold.mends()) && told.partsOut().equals(benchTold.partsOut());
+    if (bench.isEmpty() || !same) {
+      SimulatedBoard now = SimulatedCases.asMended(fresh, seed, told);
+      bench =
+          Optional.of(new SimulatedBench(now, PluggedIn.NOTHING.without(told.partsOut()), 0, seed));
+      benchTold = told;
+    }
+    return bench.get();
+  }
+
+  /** A logic probe at a pin. */
+  public void probe(PinRef pin) {
+    reading("Probing " + pin, () -> bench().probe(pin).map(Finding::line));
+  }
+
+  /** The meter on a rail. */
+  public void railVolts(String rail) {
+    reading("Measuring " + rail, () -> bench().railVolts(rail).map(Finding::line));
+  }
+
+  /** Three runs of the dead-test cartridge. */
+  public void deadTest() {
+    reading(
+        "Running the dead test, some seconds a run", () -> bench().deadTest(2).map(Finding::line));
+  }
+
+  /** The full diagnostic with its harness; what it says is shown, not told to the story. */
+  public void diagnostic() {
+    take(
+        "Running the diagnostic, some seconds",
+        () -> bench().diagnostic(true).map(SimulationDesk::words).orElse("There is no diagnostic."),
+        said -> publish(new State("", said, false, state.looked(), state.picture())));
+  }
+
+  private static String words(Instrument.FullDiagnostic.Report report) {
+    if (report.lines().isEmpty()) {
+      return "The diagnostic shows nothing that can be read.";
+    }
+    List<String> lines = new ArrayList<>();
+    report
+        .lines()
+        .forEach(
+            l ->
+                lines.add(
+                    l.subject()
+                        + (l.passed() ? " pass" : " fail")
+                        + (l.bits().isEmpty() ? "" : " bits " + l.bits())));
+    return String.join(" · ", lines) + (report.finished() ? "" : " · then it stopped");
+  }
+
+  /** A look at the screen. */
+  public void look() {
+    take(
+        "Watching the screen",
+        () -> bench().picture(),
+        picture ->
+            publish(
+                new State(
+                    "",
+                    picture.isEmpty() ? "The screen shows no picture." : "",
+                    false,
+                    true,
+                    picture)));
+  }
+
+  /** The screen is looked away from. */
+  public void lookAway() {
+    publish(new State(state.busy(), "", false, false, Optional.empty()));
+  }
+
+  private void reading(String doing, Supplier<Optional<String>> take) {
+    take(
+        doing,
+        take,
+        line -> {
+          if (line.isEmpty()) {
+            publish(
+                new State(
+                    "",
+                    "There is nothing to measure there.",
+                    true,
+                    state.looked(),
+                    state.picture()));
+            return;
+          }
+          DeskState.Entered entered = desk.enter(line.get());
+          if (entered instanceof DeskState.Questioned) {
+            entered = desk.enter(line.get());
+          }
+          boolean kept = entered instanceof DeskState.Kept;
+          publish(
+              new State(
+                  "",
+                  kept ? "Read: " + line.get() : line.get() + ": " + entered.sentence(),
+                  !kept,
+                  state.looked(),
+                  state.picture()));
+        });
+  }
+
+  private <T> void take(String doing, Supplier<T> work, Consumer<T> then) {
+    if (!state.busy().isEmpty()) {
+      return;
+    }
+    publish(new State(doing + " …", "", false, state.looked(), state.picture()));
+    desk.workshop()
+        .worker()
+        .execute(
+            () -> {
+              T result = work.get();
+              desk.workshop().window().execute(() -> then.accept(result));
+            });
+  }
+}
