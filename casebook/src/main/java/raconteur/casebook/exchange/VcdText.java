@@ -184,6 +184,9 @@ public final class VcdText {
       if (word.equals("$dumpvars") || word.equals("$end")) {
         return true;
       }
+      if (word.isEmpty()) {
+        return false;
+      }
       char first = word.charAt(0);
       if (first == '#') {
         try {

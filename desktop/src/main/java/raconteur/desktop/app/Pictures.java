@@ -12,8 +12,12 @@ import javafx.scene.Scene;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import raconteur.casebook.store.Outcome;
+import raconteur.core.board.PinRef;
 import raconteur.desktop.boards.BoardsView;
+import raconteur.desktop.simulate.SimulatedCases;
+import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.theme.Theme;
+import raconteur.desktop.trace.TraceView;
 
 /** Draws every main view to PNG files, at 1280 × 800, with everything worked out. */
 public final class Pictures {
@@ -112,7 +116,26 @@ public final class Pictures {
       Theme.setDim(frame, true);
       frame.trace().get().setDim(true);
       draw("trace-dim");
+      Theme.setDim(frame, false);
     }
+    simulated(workshop);
+  }
+
+  /** A simulated board with some readings taken and its screen looked at. */
+  private void simulated(Workshop workshop) throws IOException {
+    SimulatedCases cases = new SimulatedCases(workshop);
+    if (cases.boards().isEmpty()
+        || !(cases.begin(cases.boards().getFirst(), SIMULATION_TO_SHOW)
+            instanceof Outcome.Done<Integer>(Integer number))) {
+      return;
+    }
+    frame.openCase(number);
+    SimulationDesk simulation = frame.trace().flatMap(TraceView::simulation).orElseThrow();
+    simulation.railVolts("+5V");
+    simulation.probe(PinRef.parse("U8.17"));
+    simulation.probe(PinRef.parse("U64.3"));
+    simulation.look();
+    draw("simulated");
   }
 
   /** The boards' view, both sides of a map with a net lit, and the preview of an import. */
@@ -138,6 +161,8 @@ public final class Pictures {
       Files.deleteIfExists(list);
     }
   }
+
+  private static final long SIMULATION_TO_SHOW = 23;
 
   /** A net list with the usual flaws. */
   private static final String EXAMPLE_IMPORT =

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import javafx.geometry.Point2D;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Tooltip;
@@ -275,6 +276,17 @@ public final class BoardMap extends Drawing {
           MapView.Frame frame = frame(s);
           return s.geometry()
               .pinNear(frame.boardX(e.getX()), frame.boardY(e.getY()), 5 / frame.scale());
+        });
+  }
+
+  /** Where a pin is drawn now, in the map's own coordinates; empty for a pin that is not. */
+  public Optional<Point2D> drawnAt(PinRef pin) {
+    return scene.flatMap(
+        s -> {
+          MapView.Frame frame = frame(s);
+          return s.geometry()
+              .pin(pin)
+              .map(at -> new Point2D(frame.screenX(at.x()), frame.screenY(at.y())));
         });
   }
 

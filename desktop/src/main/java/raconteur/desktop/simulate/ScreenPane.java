@@ -1,6 +1,8 @@
 package raconteur.desktop.simulate;
 
 import java.util.Optional;
+import javafx.beans.binding.Bindings;
+import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.image.ImageView;
@@ -15,13 +17,22 @@ import raconteur.desktop.control.Texts;
 /** The simulated board's screen, over the map while it is looked at. */
 public final class ScreenPane extends VBox {
   private static final int SCALE = 2;
+  private static final int WIDTH = 336;
+  private static final int HEIGHT = 216;
+  private static final int AROUND = 84;
   private static final int BLACK = 0xFF000000;
 
   private final ImageView image = new ImageView();
   private final Label caption = Texts.label("", "faint");
 
-  public ScreenPane(SimulationDesk desk) {
+  /**
+   * @param space what it lies over: it never asks for more room than there is
+   */
+  public ScreenPane(SimulationDesk desk, ReadOnlyDoubleProperty space) {
     super(8);
+    setMinSize(0, 0);
+    image.setPreserveRatio(true);
+    image.fitHeightProperty().bind(Bindings.min(HEIGHT * SCALE, space.subtract(AROUND)));
     getStyleClass().add("screen-pane");
     setAlignment(Pos.CENTER);
     setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
@@ -43,8 +54,8 @@ public final class ScreenPane extends VBox {
   }
 
   private static WritableImage drawn(Optional<Picture> picture) {
-    int width = picture.map(Picture::width).orElse(336);
-    int height = picture.map(Picture::height).orElse(216);
+    int width = picture.map(Picture::width).orElse(WIDTH);
+    int height = picture.map(Picture::height).orElse(HEIGHT);
     int[] pixels = new int[width * SCALE * height * SCALE];
     for (int y = 0; y < height * SCALE; y++) {
       for (int x = 0; x < width * SCALE; x++) {

@@ -47,6 +47,7 @@ public final class TraceView extends StackPane {
       Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
 
   private final CaseDesk desk;
+  private final Optional<SimulationDesk> simulation;
   private final BoardMap map = new BoardMap();
   private final StepCard stepCard;
   private final SuspectList suspects;
@@ -66,6 +67,7 @@ public final class TraceView extends StackPane {
   public TraceView(CaseDesk desk, boolean dim, Optional<SimulationDesk> simulation) {
     getStyleClass().add("trace-root");
     this.desk = desk;
+    this.simulation = simulation;
     this.stepCard = new StepCard(this::take, desk::showNextSuggestion);
     this.suspects = new SuspectList(this::choose);
     this.bench = new BenchBar(desk);
@@ -75,14 +77,14 @@ public final class TraceView extends StackPane {
     map.setOnPin(
         pin -> simulation.ifPresentOrElse(s -> s.probe(pin), () -> bench.begin(pin + " ")));
     map.setOnPart(suspects::choose);
-    BorderPane page = new BorderPane(body(simulation));
+    BorderPane page = new BorderPane(body());
     page.setBottom(bench);
     getChildren().addAll(page, armsLength);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     desk.addListener(this::show);
   }
 
-  private HBox body(Optional<SimulationDesk> simulation) {
+  private HBox body() {
     VBox right = new VBox(8, stepCard, suspects, reasons);
     right.setMinWidth(RIGHT_AT_LEAST);
     right.setPrefWidth(RIGHT);
@@ -103,7 +105,7 @@ public final class TraceView extends StackPane {
     simulation.ifPresent(
         s -> {
           left.getChildren().add(new SimulationBar(s, desk.state().board().rails()));
-          sheet.getChildren().add(new ScreenPane(s));
+          sheet.getChildren().add(new ScreenPane(s, sheet.heightProperty()));
         });
     left.getChildren().addAll(sheet, news, story);
     HBox.setHgrow(left, Priority.ALWAYS);
@@ -235,6 +237,11 @@ public final class TraceView extends StackPane {
   /** Where typing should go. */
   public Node firstFocus() {
     return bench.field();
+  }
+
+  /** The instruments on the simulated board, empty for a real one. */
+  public Optional<SimulationDesk> simulation() {
+    return simulation;
   }
 
   public CaseDesk desk() {

@@ -20,8 +20,8 @@ public record Picture(int width, int height, int margin, byte[] dots) {
 
   /** A dot's colour as 0xRRGGBB. */
   public static int rgb(int dot) {
-    int level = (dot & 8) != 0 ? 0xFF : 0xAA;
-    int floor = (dot & 8) != 0 && (dot & 7) == 0 ? 0x55 : 0;
+    int level = (dot & 8) != 0 ? 0xDC : 0x96;
+    int floor = (dot & 8) != 0 ? 0x3C : 0x10;
     int red = (dot & 1) != 0 ? level : floor;
     int green = (dot & 2) != 0 ? level : floor;
     int blue = (dot & 4) != 0 ? level : floor;

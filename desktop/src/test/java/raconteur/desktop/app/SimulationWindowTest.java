@@ -1,0 +1,76 @@
+package raconteur.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
+import javafx.geometry.Point2D;
+import javafx.scene.control.MenuButton;
+import javafx.scene.image.ImageView;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+import raconteur.core.board.PinRef;
+import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.desk.CaseDesk;
+
+/** A simulated board put on the bench from the shelf and measured by clicking its pins. */
+@ExtendWith(ApplicationExtension.class)
+class SimulationWindowTest {
+  @TempDir private static Path folder;
+  private final AtomicReference<Optional<DemoWindow>> window =
+      new AtomicReference<>(Optional.empty());
+
+  @Start
+  void start(Stage stage) throws Exception {
+    window.set(Optional.of(DemoWindow.show(stage, folder)));
+  }
+
+  @AfterEach
+  void close() {
+    window.get().orElseThrow().close();
+  }
+
+  @Test
+  void aClickOnAPinReadsItAndTheScreenCanBeLookedAt(FxRobot robot) {
+    Frame frame = window.get().orElseThrow().frame();
+    MenuButton menu =
+        robot
+            .lookup(n -> n instanceof MenuButton m && m.getText().equals("Simulate a board"))
+            .query();
+    DemoWindow.fx(
+        () -> {
+          menu.getItems().getFirst().fire();
+          return true;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+    CaseDesk desk = frame.trace().orElseThrow().desk();
+    BoardMap map = robot.lookup(n -> n instanceof BoardMap b && b.isVisible()).query();
+    Point2D at =
+        DemoWindow.fx(() -> map.localToScreen(map.drawnAt(PinRef.parse("U8.17")).orElseThrow()));
+    robot.clickOn(at);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(desk.telling().lines()).hasSize(1);
+    assertThat(desk.telling().lines().getFirst().entry().toString()).contains("U8.17");
+    robot.clickOn("look at the screen");
+    WaitForAsyncUtils.waitForFxEvents();
+    ImageView screen =
+        robot
+            .lookup(
+                n ->
+                    n instanceof ImageView && n.getParent().getStyleClass().contains("screen-pane"))
+            .query();
+    assertThat(screen.getImage().getWidth()).isEqualTo(672);
+    assertThat(screen.getParent().isVisible()).isTrue();
+    robot.clickOn("look away");
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(screen.getParent().isVisible()).isFalse();
+  }
+}
