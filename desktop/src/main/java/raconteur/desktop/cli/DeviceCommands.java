@@ -46,6 +46,13 @@ final class DeviceCommands {
       return 0;
     }
 
+    /** Says how far long work is, beside what is printed. */
+    void tell(String progress) {
+      PrintWriter err = java.util.Objects.requireNonNull(spec).commandLine().getErr();
+      err.println(progress);
+      err.flush();
+    }
+
     int refuse(String why) {
       PrintWriter err = java.util.Objects.requireNonNull(spec).commandLine().getErr();
       err.println(why);

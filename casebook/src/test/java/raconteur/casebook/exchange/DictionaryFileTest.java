@@ -1,0 +1,64 @@
+package raconteur.casebook.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.test.DeadTest;
+import raconteur.core.bench.test.FaultDictionary;
+import raconteur.core.bench.test.StartUp;
+import raconteur.core.board.PinRef;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding.DeadTestEnd;
+
+class DictionaryFileTest {
+  @TempDir private Path folder;
+
+  private static SimulatedBoard board(String id) {
+    return new SimulatedBoard(BoardShelf.readShipped(id).shipped());
+  }
+
+  @Test
+  void aDictionaryThatWasBrokenOffGoesOnAndAskedOnlyForWhatIsMissing() throws IOException {
+    SimulatedBoard board = board("quillon-kittiwake-b");
+    Path file = folder.resolve("b.dictionary");
+    Fault dead = new Fault(new Place.OfPart("U8"), FaultMode.DEAD);
+    Fault leak = new Fault(new Place.Load("U26", "+12V"), FaultMode.LEAKS);
+    Fault known = new Fault(new Place.Output(PinRef.parse("U9.18")), FaultMode.STUCK_LOW);
+    var answer =
+        new FaultDictionary.Answer(
+            StartUp.Look.GARBAGE, new DeadTest.Result(DeadTestEnd.FLASHES, 7));
+    DictionaryFile kept = DictionaryFile.open(file, board);
+    kept.add(known.toString(), answer);
+    Files.writeString(file, "U9.16 output stu", StandardOpenOption.APPEND);
+    DictionaryFile again = DictionaryFile.open(file, board);
+    assertThat(again.answers()).isEqualTo(Map.of(known.toString(), answer));
+    Map<String, FaultDictionary.Answer> all =
+        new FaultDictionary(board)
+            .run(List.of(dead, leak, known), again.answers(), 2, (_, _) -> {}, () -> false);
+    assertThat(all.get(dead.toString()).deadTest().end()).isEqualTo(DeadTestEnd.NONE);
+    assertThat(all.get(leak.toString()).words()).isEqualTo("works, flash pass");
+    assertThat(all.get(known.toString())).isEqualTo(answer);
+  }
+
+  @Test
+  void aFileOfAnotherBoardIsBegunAnew() throws IOException {
+    Path file = folder.resolve("x.dictionary");
+    DictionaryFile.open(file, board("quillon-kittiwake-b"))
+        .add(
+            "U1 dead",
+            new FaultDictionary.Answer(
+                StartUp.Look.BLANK, new DeadTest.Result(DeadTestEnd.NONE, 0)));
+    assertThat(DictionaryFile.open(file, board("quillon-kittiwake-d")).answers()).isEmpty();
+  }
+}
