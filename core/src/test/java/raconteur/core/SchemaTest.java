@@ -70,10 +70,18 @@ class SchemaTest {
   @CsvSource({
     "figures.schema.json, supply.json",
     "figures.schema.json, worth.json",
+    "figures.schema.json, bench.json",
     "checks.schema.json, checks.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {
     follows(schema, DataFile.shippedText(Figures.class, "/raconteur/core/data/" + file));
+  }
+
+  @Test
+  void shippedBenchSetUps() throws IOException {
+    follows(
+        "bench.schema.json",
+        DataFile.shippedText(Figures.class, "/raconteur/core/bench/quillon-kittiwake.json"));
   }
 
   @Test

@@ -52,6 +52,8 @@ public final class DictionaryFile {
     }
     if (!fits) {
       Files.writeString(file, head + "\n", StandardCharsets.UTF_8);
+    } else if (!Files.readString(file, StandardCharsets.UTF_8).endsWith("\n")) {
+      Files.writeString(file, "\n", StandardCharsets.UTF_8, StandardOpenOption.APPEND);
     }
     return new DictionaryFile(file);
   }

@@ -5,6 +5,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -14,7 +15,7 @@ import raconteur.desktop.control.Texts;
 /** The instruments of a simulated board that are not a click on a pin, and what they last said. */
 public final class SimulationBar extends VBox {
   private static final String HOW =
-      "Simulated board: click a pin to probe it. It has one to three faults.";
+      "Click a pin, or type it and press Enter, to probe it. The board has one to three faults.";
 
   private final Label said = Texts.label(HOW, "faint");
   private final HBox tools = new HBox(8);
@@ -27,6 +28,7 @@ public final class SimulationBar extends VBox {
         .getChildren()
         .addAll(
             Texts.line("Simulated", "simulated-tag"),
+            probe(desk),
             tool("dead test", desk::deadTest),
             tool("diagnostic", desk::diagnostic),
             meter(desk, rails),
@@ -35,6 +37,20 @@ public final class SimulationBar extends VBox {
     HBox.setHgrow(said, Priority.ALWAYS);
     getChildren().addAll(tools, said);
     desk.addListener(this::show);
+  }
+
+  /** For hands on the keyboard: a pin and Enter is a click on it. */
+  private static TextField probe(SimulationDesk desk) {
+    TextField field = new TextField();
+    field.setPromptText("probe a pin: U5.3");
+    field.setPrefColumnCount(11);
+    field.setAccessibleText("Pin to probe, then Enter");
+    field.setOnAction(
+        e -> {
+          desk.probe(field.getText());
+          field.selectAll();
+        });
+    return field;
   }
 
   private static Button tool(String name, Runnable action) {

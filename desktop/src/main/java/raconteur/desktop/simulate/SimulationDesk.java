@@ -2,6 +2,7 @@ package raconteur.desktop.simulate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -80,6 +81,30 @@ public final class SimulationDesk {
   /** A logic probe at a pin. */
   public void probe(PinRef pin) {
     reading("Probing " + pin, () -> bench().probe(pin).map(Finding::line));
+  }
+
+  /** A logic probe at a pin that was typed; what is no pin is refused in one sentence. */
+  public void probe(String typed) {
+    Optional<PinRef> pin = pin(typed.strip().toUpperCase(Locale.ROOT));
+    if (pin.isPresent()) {
+      probe(pin.get());
+    } else {
+      publish(
+          new State(
+              "",
+              "\"" + typed.strip() + "\" is no pin of this board; a pin is written U5.3.",
+              true,
+              state.looked(),
+              state.picture()));
+    }
+  }
+
+  private Optional<PinRef> pin(String text) {
+    try {
+      return Optional.of(PinRef.parse(text)).filter(p -> desk.state().board().pin(p).isPresent());
+    } catch (IllegalArgumentException e) {
+      return Optional.empty();
+    }
   }
 
   /** The meter on a rail. */

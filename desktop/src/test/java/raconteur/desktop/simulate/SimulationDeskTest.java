@@ -42,6 +42,10 @@ class SimulationDeskTest {
     simulation.probe(PinRef.parse("U8.39"));
     assertThat(simulation.state().refused()).isTrue();
     assertThat(desk.telling().lines()).hasSize(2);
+    simulation.probe("u64.3");
+    assertThat(desk.telling().lines()).hasSize(3);
+    simulation.probe("U99.1");
+    assertThat(simulation.state().said()).contains("no pin of this board");
     simulation.look();
     assertThat(simulation.state().looked()).isTrue();
   }

@@ -22,7 +22,7 @@ import raconteur.core.finding.Finding.DeadTestEnd;
  */
 public final class DeadTest {
   private static final long LOOK_PICOS = 64_000_000;
-  private static final long BETWEEN_PICOS = 192_000_000;
+  private static final long BETWEEN_PICOS = 448_000_000;
   private static final long LONGEST_PICOS = 420_000_000_000L;
 
   /** When a test that found nothing shows its green, and some more. */
@@ -31,10 +31,10 @@ public final class DeadTest {
   private static final double BRIGHT = 0.2;
 
   /** How many looks of dark lie between two flashes: more than a picture's dark return takes. */
-  private static final int DARK_BETWEEN = 9;
+  private static final int DARK_BETWEEN = 5;
 
-  private static final int DARK_AFTER = 36;
-  private static final int STEADY = 24;
+  private static final int DARK_AFTER = 18;
+  private static final int STEADY = 12;
 
   private final PoweredBoard board;
   private final BenchSetUp.Screen screen;
