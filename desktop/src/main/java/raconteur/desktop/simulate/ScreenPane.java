@@ -36,7 +36,7 @@ public final class ScreenPane extends VBox {
     getStyleClass().add("screen-pane");
     setAlignment(Pos.CENTER);
     setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    image.setSmooth(false);
+    image.setSmooth(true);
     HBox foot = new HBox(10, caption, Texts.button("look away", desk::lookAway, "plain-button"));
     foot.setAlignment(Pos.CENTER);
     getChildren().addAll(image, foot);

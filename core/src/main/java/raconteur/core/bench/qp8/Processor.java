@@ -424,10 +424,25 @@ public final class Processor implements Component {
     }
   }
 
+  /** One place of a repeating instruction is done. */
+  private void stepOn(int direction) {
+    x = (x + direction) & 0xFFFF;
+    count = (count - 1) & 0xFFFF;
+  }
+
+  /** Goes on at X, or ends a walk that found no difference. */
+  private void walkOn() {
+    if (count == 0) {
+      zero = true;
+      nextCode();
+    } else {
+      request(Kind.READING, x, 0);
+    }
+  }
+
   private void fill(int at) {
     if (at > 0) {
-      x = (x + 1) & 0xFFFF;
-      count = (count - 1) & 0xFFFF;
+      stepOn(1);
     }
     if (count == 0) {
       nextCode();
@@ -439,9 +454,8 @@ public final class Processor implements Component {
   private void move(int at, int read) {
     if (at > 0 && at % 2 == 1) {
       request(Kind.WRITING, y, read);
-      x = (x + 1) & 0xFFFF;
+      stepOn(1);
       y = (y + 1) & 0xFFFF;
-      count = (count - 1) & 0xFFFF;
     } else if (count == 0) {
       nextCode();
     } else {
@@ -452,8 +466,7 @@ public final class Processor implements Component {
   private void addUp(int at, int read) {
     if (at > 0) {
       a = (a + read) & 0xFF;
-      x = (x + 1) & 0xFFFF;
-      count = (count - 1) & 0xFFFF;
+      stepOn(1);
     }
     if (count == 0) {
       setA(a);
@@ -479,15 +492,9 @@ public final class Processor implements Component {
       return;
     }
     if (at > 0) {
-      x = (x + direction) & 0xFFFF;
-      count = (count - 1) & 0xFFFF;
+      stepOn(direction);
     }
-    if (count == 0) {
-      zero = true;
-      nextCode();
-    } else {
-      request(Kind.READING, x, 0);
-    }
+    walkOn();
   }
 
   private void verify(int at, int read) {
@@ -495,14 +502,8 @@ public final class Processor implements Component {
       if (differs(read)) {
         return;
       }
-      x = (x + 1) & 0xFFFF;
-      count = (count - 1) & 0xFFFF;
+      stepOn(1);
     }
-    if (count == 0) {
-      zero = true;
-      nextCode();
-    } else {
-      request(Kind.READING, x, 0);
-    }
+    walkOn();
   }
 }
