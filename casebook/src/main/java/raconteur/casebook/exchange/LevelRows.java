@@ -36,7 +36,7 @@ final class LevelRows {
     List<Issue> issues = new ArrayList<>();
     List<Map<String, Level>> rows = new ArrayList<>();
     try (CSVParser parser = CSVParser.parse(new StringReader(text), CSVFormat.DEFAULT)) {
-      Optional<List<String>> header = Optional.empty();
+      Optional<List<Column>> header = Optional.empty();
       for (CSVRecord row : parser) {
         int line = Math.toIntExact(row.getRecordNumber());
         if (row.size() == 1 && row.get(0).isBlank()) {
@@ -71,14 +71,17 @@ final class LevelRows {
     return new Issue(file, line, 1, "", reason);
   }
 
-  private static List<String> header(
+  /** A column as its header writes it and what it names. */
+  private record Column(String word, String name) {}
+
+  private static List<Column> header(
       String file,
       int line,
       CSVRecord row,
       Function<String, Optional<String>> names,
       String example,
       List<Issue> issues) {
-    List<String> header = new ArrayList<>();
+    List<Column> header = new ArrayList<>();
     Set<String> seen = new HashSet<>();
     for (String cell : row) {
       String word = cell.strip().replace("\uFEFF", "");
@@ -88,13 +91,13 @@ final class LevelRows {
       } else if (!seen.add(name.get())) {
         issues.add(issue(file, line, word + " stands there twice"));
       }
-      header.add(name.orElse(""));
+      header.add(new Column(word, name.orElse("")));
     }
     return header;
   }
 
   private static Map<String, Level> levels(
-      String file, int line, CSVRecord row, List<String> header, List<Issue> issues) {
+      String file, int line, CSVRecord row, List<Column> header, List<Issue> issues) {
     Map<String, Level> levels = new LinkedHashMap<>();
     for (int i = 0; i < header.size(); i++) {
       String word = row.get(i).strip();
@@ -102,9 +105,11 @@ final class LevelRows {
       if (level.isEmpty()) {
         issues.add(
             issue(
-                file, line, "\"" + word + "\" at " + header.get(i) + " is no level; 0 1 z x are"));
+                file,
+                line,
+                "\"" + word + "\" at " + header.get(i).word() + " is no level; 0 1 z x are"));
       } else {
-        levels.put(header.get(i), level.get());
+        levels.put(header.get(i).name(), level.get());
       }
     }
     return levels;
