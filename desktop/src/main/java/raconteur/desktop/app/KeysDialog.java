@@ -21,6 +21,7 @@ final class KeysDialog {
     {"F8", "arm's length: for two metres"},
     {"F9", "turn the board over"},
     {"F10", "dim workshop, or light"},
+    {"F11", "on a simulated board: a pin to probe"},
     {"Tab", "in the bench line: complete the word"},
     {"Esc", "back to the bench line"},
     {"Ctrl+F", "in Boards: find a part, pin, net or device"},

@@ -19,16 +19,18 @@ public final class SimulationBar extends VBox {
 
   private final Label said = Texts.label(HOW, "faint");
   private final HBox tools = new HBox(8);
+  private final TextField probe = new TextField();
 
   public SimulationBar(SimulationDesk desk, Iterable<Rail> rails) {
     super(4);
     getStyleClass().add("simulation-bar");
     tools.setAlignment(Pos.CENTER_LEFT);
+    probeBy(desk);
     tools
         .getChildren()
         .addAll(
             Texts.line("Simulated", "simulated-tag"),
-            probe(desk),
+            probe,
             tool("dead test", desk::deadTest),
             tool("diagnostic", desk::diagnostic),
             meter(desk, rails),
@@ -40,17 +42,17 @@ public final class SimulationBar extends VBox {
   }
 
   /** For hands on the keyboard: a pin and Enter is a click on it. */
-  private static TextField probe(SimulationDesk desk) {
-    TextField field = new TextField();
-    field.setPromptText("probe a pin: U5.3");
-    field.setPrefColumnCount(11);
-    field.setAccessibleText("Pin to probe, then Enter");
-    field.setOnAction(
-        e -> {
-          desk.probe(field.getText());
-          field.selectAll();
-        });
-    return field;
+  private void probeBy(SimulationDesk desk) {
+    probe.setPromptText("F11 probe a pin: U5.3");
+    probe.setPrefColumnCount(13);
+    probe.setAccessibleText("Pin to probe, then Enter");
+    probe.setOnAction(e -> desk.probe(probe.getText()));
+  }
+
+  /** Puts the typing where a pin to probe goes. */
+  public void focusProbe() {
+    probe.requestFocus();
+    probe.selectAll();
   }
 
   private static Button tool(String name, Runnable action) {

@@ -60,6 +60,7 @@ public final class TraceView extends StackPane {
   private final Label sideName = Texts.line(TOP, "faint");
   private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
   private String chosen = "";
+  private Runnable focusProbe = () -> {};
 
   /**
    * @param simulation the instruments on a simulated board, empty for a real one
@@ -104,7 +105,9 @@ public final class TraceView extends StackPane {
     VBox left = new VBox(6, mapBar());
     simulation.ifPresent(
         s -> {
-          left.getChildren().add(new SimulationBar(s, desk.state().board().rails()));
+          SimulationBar bar = new SimulationBar(s, desk.state().board().rails());
+          focusProbe = bar::focusProbe;
+          left.getChildren().add(bar);
           sheet.getChildren().add(new ScreenPane(s, sheet.heightProperty()));
         });
     left.getChildren().addAll(sheet, news, story);
@@ -221,6 +224,9 @@ public final class TraceView extends StackPane {
       e.consume();
     } else if (e.getCode() == KeyCode.F9) {
       turnOver();
+      e.consume();
+    } else if (e.getCode() == KeyCode.F11) {
+      focusProbe.run();
       e.consume();
     } else if (e.getCode() == KeyCode.ESCAPE) {
       armsLength.setVisible(false);

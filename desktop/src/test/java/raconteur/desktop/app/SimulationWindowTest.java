@@ -8,6 +8,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import javafx.geometry.Point2D;
 import javafx.scene.control.MenuButton;
 import javafx.scene.image.ImageView;
+import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -59,6 +60,10 @@ class SimulationWindowTest {
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(desk.telling().lines()).hasSize(1);
     assertThat(desk.telling().lines().getFirst().entry().toString()).contains("U8.17");
+    robot.push(KeyCode.F11);
+    robot.write("u64.3").push(KeyCode.ENTER);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(desk.telling().lines()).hasSize(2);
     robot.clickOn("look at the screen");
     WaitForAsyncUtils.waitForFxEvents();
     ImageView screen =
