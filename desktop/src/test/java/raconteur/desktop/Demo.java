@@ -22,7 +22,8 @@ public final class Demo {
     var opened = Casebook.open(folder.resolve("demo.casebook"), Clock.systemUTC());
     Casebook book = ((Outcome.Done<Casebook>) opened).value();
     DemoCases.fill(book);
-    return new Workshop(book, BoardShelf.of(folder.resolve("boards")), worker, Runnable::run);
+    return new Workshop(
+        book, BoardShelf.of(folder.resolve("boards")), worker, worker, Runnable::run);
   }
 
   /** A case of the demo on the desk. */

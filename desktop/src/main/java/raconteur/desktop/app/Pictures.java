@@ -66,7 +66,7 @@ public final class Pictures {
 
   private static String drawAll(LaunchPlan plan, Path folder, PrintWriter out) throws IOException {
     Theme.prepare();
-    return switch (RaconteurApp.workshop(plan, Runnable::run, Runnable::run)) {
+    return switch (RaconteurApp.workshop(plan, Runnable::run, Runnable::run, Runnable::run)) {
       case Outcome.Failed<Workshop> failed -> failed.sentence();
       case Outcome.Done<Workshop>(Workshop workshop) -> {
         Stage stage = new Stage();

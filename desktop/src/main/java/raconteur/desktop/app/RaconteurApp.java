@@ -2,6 +2,7 @@ package raconteur.desktop.app;
 
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
@@ -29,21 +30,26 @@ public final class RaconteurApp extends Application {
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
 
-  private static final ExecutorService WORKER =
-      Executors.newSingleThreadExecutor(
-          r -> {
-            Thread thread = new Thread(r, "working it out");
-            thread.setDaemon(true);
-            return thread;
-          });
+  private static final ExecutorService WORKER = aside("working it out");
+  private static final ExecutorService INSTRUMENTS = aside("simulated instruments");
   private Optional<Casebook> casebook = Optional.empty();
   private int version;
+
+  private static ExecutorService aside(String name) {
+    return Executors.newSingleThreadExecutor(
+        r -> {
+          Thread thread = new Thread(r, name);
+          thread.setDaemon(true);
+          return thread;
+        });
+  }
 
   /** Opens the window and waits until it is closed; false where it could not be shown. */
   public static boolean open(LaunchPlan plan) {
     PLAN.set(Optional.of(plan));
     OPENING.set(
-        CompletableFuture.supplyAsync(() -> workshop(plan, WORKER, Platform::runLater), WORKER));
+        CompletableFuture.supplyAsync(
+            () -> workshop(plan, WORKER, INSTRUMENTS, Platform::runLater), WORKER));
     Application.launch(RaconteurApp.class);
     return true;
   }
@@ -77,7 +83,7 @@ public final class RaconteurApp extends Application {
 
   /** Opens casebook and boards; used by the window and by whatever draws it without one. */
   static Outcome<Workshop> workshop(
-      LaunchPlan plan, java.util.concurrent.Executor worker, java.util.concurrent.Executor window) {
+      LaunchPlan plan, Executor worker, Executor instruments, Executor window) {
     return switch (Casebook.open(plan.casebook(), plan.clock())) {
       case Outcome.Failed<Casebook> failed -> new Outcome.Failed<>(failed.sentence());
       case Outcome.Done<Casebook>(Casebook book) -> {
@@ -89,6 +95,7 @@ public final class RaconteurApp extends Application {
                 book,
                 BoardShelf.of(plan.boardsFolder(), DeviceLibrary.shipped().with(book.devices())),
                 worker,
+                instruments,
                 window));
       }
     };

@@ -16,9 +16,11 @@ import raconteur.core.story.Case;
  * What all presenters work with.
  *
  * @param worker runs long work away from the window
+ * @param instruments runs the instruments of simulated boards, beside the worker
  * @param window runs what changes the window
  */
-public record Workshop(Casebook casebook, BoardShelf boards, Executor worker, Executor window) {
+public record Workshop(
+    Casebook casebook, BoardShelf boards, Executor worker, Executor instruments, Executor window) {
 
   /** What the closed cases of a revision have counted. */
   public Tally tally(Board board) {

@@ -31,6 +31,7 @@ import raconteur.core.bench.Stimulus;
 import raconteur.core.bench.instrument.Recorder;
 import raconteur.core.bench.instrument.SimulatedBench;
 import raconteur.core.bench.logic.LogicRun;
+import raconteur.core.bench.screen.Picture;
 import raconteur.core.bench.screen.ScreenText;
 import raconteur.core.bench.test.DeadTest;
 import raconteur.core.bench.test.FaultDictionary;
@@ -44,6 +45,7 @@ import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Priors;
+import raconteur.desktop.simulate.ScreenPng;
 
 /** {@code raconteur simulate}: switches a described board on, with faults, and reads it. */
 @Command(
@@ -92,6 +94,12 @@ final class SimulateCommand extends DeviceCommands.Printing {
 
   @Option(names = "--screen", description = "Read what the screen says.")
   private boolean screen;
+
+  @Option(
+      names = "--picture",
+      paramLabel = "OUT",
+      description = "Take a picture of the screen, as PNG.")
+  private @Nullable Path picture;
 
   @Option(
       names = "--vcd",
@@ -316,6 +324,13 @@ final class SimulateCommand extends DeviceCommands.Printing {
           .screen()
           .ifPresent(
               s -> text.addAll(bench.picture().map(p -> ScreenText.of(p, s)).orElse(List.of())));
+    }
+    if (picture != null) {
+      Optional<Picture> taken = bench.picture();
+      if (taken.isEmpty()) {
+        return refuse("The screen shows no picture, so none was written.");
+      }
+      ScreenPng.write(taken.get(), picture);
     }
     if (vcd != null) {
       Files.writeString(vcd, VcdText.write(capture(simulated, bench)), StandardCharsets.UTF_8);

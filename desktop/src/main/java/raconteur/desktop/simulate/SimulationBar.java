@@ -20,9 +20,11 @@ public final class SimulationBar extends VBox {
   private final Label said = Texts.label(HOW, "faint");
   private final HBox tools = new HBox(8);
   private final TextField probe = new TextField();
+  private final Button stop;
 
   public SimulationBar(SimulationDesk desk, Iterable<Rail> rails) {
     super(4);
+    stop = Texts.button("stop", desk::stop, "plain-button");
     getStyleClass().add("simulation-bar");
     tools.setAlignment(Pos.CENTER_LEFT);
     probeBy(desk);
@@ -35,9 +37,12 @@ public final class SimulationBar extends VBox {
             tool("diagnostic", desk::diagnostic),
             meter(desk, rails),
             tool("look at the screen", desk::look));
+    stop.setAccessibleText("Stop the simulated test");
     said.setWrapText(true);
     HBox.setHgrow(said, Priority.ALWAYS);
-    getChildren().addAll(tools, said);
+    HBox foot = new HBox(8, said, stop);
+    foot.setAlignment(Pos.CENTER_LEFT);
+    getChildren().addAll(tools, foot);
     desk.addListener(this::show);
   }
 
@@ -72,6 +77,8 @@ public final class SimulationBar extends VBox {
 
   private void show(SimulationDesk.State state) {
     tools.setDisable(!state.busy().isEmpty());
+    stop.setVisible(!state.busy().isEmpty());
+    stop.setManaged(!state.busy().isEmpty());
     said.setText(
         !state.busy().isEmpty() ? state.busy() : state.said().isEmpty() ? HOW : state.said());
   }

@@ -29,6 +29,7 @@ public final class SimulationDesk {
   private State state = State.IDLE;
   private Optional<SimulatedBench> bench = Optional.empty();
   private Telling benchTold;
+  private boolean stopping;
 
   /**
    * What the bar shows.
@@ -112,7 +113,13 @@ public final class SimulationDesk {
     reading("Measuring " + rail, () -> bench().railVolts(rail).map(Finding::line));
   }
 
-  /** Three runs of the dead-test cartridge. */
+  /** Gives up the test program that runs; a short reading comes to its end. */
+  public void stop() {
+    stopping = true;
+    bench.ifPresent(SimulatedBench::stop);
+  }
+
+  /** Two runs of the dead-test cartridge. */
   public void deadTest() {
     reading(
         "Running the dead test, some seconds a run", () -> bench().deadTest(2).map(Finding::line));
@@ -122,7 +129,11 @@ public final class SimulationDesk {
   public void diagnostic() {
     take(
         "Running the diagnostic, some seconds",
-        () -> bench().diagnostic(true).map(SimulationDesk::words).orElse("There is no diagnostic."),
+        () ->
+            bench()
+                .diagnostic(true)
+                .map(SimulationDesk::words)
+                .orElse(stopping ? "Stopped." : "There is no diagnostic."),
         said -> publish(new State("", said, false, state.looked(), state.picture())));
   }
 
@@ -171,8 +182,10 @@ public final class SimulationDesk {
             publish(
                 new State(
                     "",
-                    "There is nothing to measure there.",
-                    true,
+                    stopping
+                        ? "Stopped; nothing was logged."
+                        : "There is nothing to measure there.",
+                    !stopping,
                     state.looked(),
                     state.picture()));
             return;
@@ -196,9 +209,10 @@ public final class SimulationDesk {
     if (!state.busy().isEmpty()) {
       return;
     }
+    stopping = false;
     publish(new State(doing + " …", "", false, state.looked(), state.picture()));
     desk.workshop()
-        .worker()
+        .instruments()
         .execute(
             () -> {
               T result = work.get();

@@ -2,11 +2,15 @@ package raconteur.desktop.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Set;
+import java.util.TreeSet;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -54,6 +58,34 @@ class SimulateCommandTest {
     assertThat(run("simulate", "--board", board, "--stimulus", rows, "--csv", "--probe", "U1.3"))
         .isZero();
     assertThat(out.toString()).isEqualToNormalizingNewlines("Q\n1\n1\n0\n0\n");
+  }
+
+  @Test
+  void theScreenIsPhotographedAndADarkOneIsNot() throws IOException {
+    Path picture = folder.resolve("screen.png");
+    assertThat(run("simulate", "--board", "quillon-kittiwake-b", "--picture", picture.toString()))
+        .isZero();
+    BufferedImage read = ImageIO.read(picture.toFile());
+    Set<Integer> colours = new TreeSet<>();
+    for (int y = 0; y < read.getHeight(); y++) {
+      for (int x = 0; x < read.getWidth(); x++) {
+        colours.add(read.getRGB(x, y));
+      }
+    }
+    assertThat(colours).hasSizeBetween(2, 3);
+    Path dark = folder.resolve("dark.png");
+    assertThat(
+            run(
+                "simulate",
+                "--board",
+                "quillon-kittiwake-b",
+                "--fault",
+                "U44 dead",
+                "--picture",
+                dark.toString()))
+        .isNotZero();
+    assertThat(err.toString()).contains("shows no picture");
+    assertThat(dark).doesNotExist();
   }
 
   @Test

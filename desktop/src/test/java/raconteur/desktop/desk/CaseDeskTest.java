@@ -103,7 +103,9 @@ class CaseDeskTest {
   @Test
   void aLineThatCannotBeSavedIsNotShownAsKept() {
     Workshop real = workshop();
-    Workshop full = new Workshop(spy(real.casebook()), real.boards(), real.worker(), real.window());
+    Workshop full =
+        new Workshop(
+            spy(real.casebook()), real.boards(), real.worker(), real.instruments(), real.window());
     doReturn(new Outcome.Failed<>("The disk is full."))
         .when(full.casebook())
         .append(anyInt(), anyString());

@@ -3,6 +3,10 @@ package raconteur.desktop.simulate;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.store.Outcome;
@@ -48,6 +52,37 @@ class SimulationDeskTest {
     assertThat(simulation.state().said()).contains("no pin of this board");
     simulation.look();
     assertThat(simulation.state().looked()).isTrue();
+  }
+
+  @Test
+  void aTestProgramThatIsStoppedLogsNothing() throws Exception {
+    Workshop workshop = Demo.in(folder);
+    CaseDesk desk = begin(workshop, DEAD_ROM);
+    try (var aside = Executors.newSingleThreadExecutor()) {
+      Workshop beside =
+          new Workshop(
+              workshop.casebook(), workshop.boards(), workshop.worker(), aside, workshop.window());
+      var simulation =
+          new SimulationDesk(Demo.desk(beside, desk.state().header().number()), DEAD_ROM);
+      var idle = new CountDownLatch(1);
+      var asked = new AtomicBoolean();
+      simulation.addListener(
+          s -> {
+            if (asked.get() && s.busy().isEmpty()) {
+              idle.countDown();
+            }
+          });
+      simulation.probe(PinRef.parse("U8.17"));
+      aside.submit(() -> {}).get();
+      asked.set(true);
+      simulation.deadTest();
+      assertThat(simulation.state().busy()).isNotEmpty();
+      while (!idle.await(20, TimeUnit.MILLISECONDS)) {
+        simulation.stop();
+      }
+      assertThat(simulation.state().said()).startsWith("Stopped");
+      assertThat(desk.telling().findings()).isEmpty();
+    }
   }
 
   @Test

@@ -50,6 +50,7 @@ public final class SimulatedBench implements Instruments {
   private final long seed;
   private final Errors errors;
   private Optional<PoweredBoard> powered = Optional.empty();
+  private volatile boolean stopped;
 
   /**
    * Puts a board on the bench.
@@ -62,6 +63,11 @@ public final class SimulatedBench implements Instruments {
     this.minutesOn = minutesOn;
     this.seed = seed;
     this.errors = new Errors(seed);
+  }
+
+  /** Gives up a test program that runs, from any thread; it then has no result. */
+  public void stop() {
+    stopped = true;
   }
 
   /** The board as it runs: switched on long enough to have started. */
@@ -357,9 +363,15 @@ public final class SimulatedBench implements Instruments {
     if (!DeadTest.fits(board.setUp())) {
       return Optional.empty();
     }
+    stopped = false;
     List<Integer> counts = new ArrayList<>();
     for (int i = 0; i < runs; i++) {
-      DeadTest.Result result = DeadTest.run(board, plugged, minutesOn, seed + i);
+      Optional<DeadTest.Result> run =
+          DeadTest.run(board, plugged, minutesOn, seed + i, () -> stopped);
+      if (run.isEmpty()) {
+        return Optional.empty();
+      }
+      DeadTest.Result result = run.get();
       if (result.end() != Finding.DeadTestEnd.FLASHES) {
         return Optional.of(new Finding.DeadTestResult(result.end(), List.of()));
       }
@@ -373,14 +385,19 @@ public final class SimulatedBench implements Instruments {
     if (board.setUp().diagnostic().isEmpty() || board.setUp().screen().isEmpty()) {
       return Optional.empty();
     }
-    Diagnostic.Result result = Diagnostic.run(board, plugged.withHarness(harness), minutesOn, seed);
-    return Optional.of(
-        new Instrument.FullDiagnostic.Report(
-            result.finished(),
-            harness,
-            result.verdicts().stream()
-                .map(v -> new Instrument.FullDiagnostic.Line(v.subject(), v.passed(), v.bits()))
-                .toList()));
+    stopped = false;
+    return Diagnostic.run(board, plugged.withHarness(harness), minutesOn, seed, () -> stopped)
+        .map(
+            result ->
+                new Instrument.FullDiagnostic.Report(
+                    result.finished(),
+                    harness,
+                    result.verdicts().stream()
+                        .map(
+                            v ->
+                                new Instrument.FullDiagnostic.Line(
+                                    v.subject(), v.passed(), v.bits()))
+                        .toList()));
   }
 
   @Override

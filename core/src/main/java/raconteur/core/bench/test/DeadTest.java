@@ -1,7 +1,9 @@
 package raconteur.core.bench.test;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.BooleanSupplier;
 import raconteur.core.bench.BenchSetUp;
 import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.PoweredBoard;
@@ -34,6 +36,10 @@ public final class DeadTest {
   private static final int DARK_BETWEEN = 5;
 
   private static final int DARK_AFTER = 18;
+
+  /** The cartridge darkens the picture before it tests: green that was there before it is junk. */
+  private static final int DARK_BEFORE_GREEN = 40;
+
   private static final int STEADY = 12;
 
   private final PoweredBoard board;
@@ -60,6 +66,17 @@ public final class DeadTest {
    * @throws IllegalArgumentException where the board has no such test, see {@link #fits}
    */
   public static Result run(SimulatedBoard board, PluggedIn plugged, double minutesOn, long seed) {
+    return run(board, plugged, minutesOn, seed, () -> false).orElseThrow();
+  }
+
+  /**
+   * The same, given up where it is asked to stop.
+   *
+   * @param stop asked at every look at the screen
+   * @return empty where it was stopped
+   */
+  public static Optional<Result> run(
+      SimulatedBoard board, PluggedIn plugged, double minutesOn, long seed, BooleanSupplier stop) {
     BenchSetUp setUp = board.setUp();
     if (!fits(setUp)) {
       throw new IllegalArgumentException("no dead test for " + board.board().identity().id());
@@ -71,7 +88,7 @@ public final class DeadTest {
             List.of(),
             LogicRun.PowerUp.AS_IT_FALLS,
             seed);
-    return new DeadTest(powered, setUp.screen().orElseThrow()).watch();
+    return new DeadTest(powered, setUp.screen().orElseThrow()).watch(stop);
   }
 
   private enum Light {
@@ -80,11 +97,14 @@ public final class DeadTest {
     GREEN
   }
 
-  private Result watch() {
+  private Optional<Result> watch(BooleanSupplier stop) {
     int flashes = 0;
     int dark = DARK_BETWEEN;
     int green = 0;
     while (board.run().picos() < LONGEST_PICOS) {
+      if (stop.getAsBoolean()) {
+        return Optional.empty();
+      }
       switch (look()) {
         case WHITE -> {
           flashes += dark >= DARK_BETWEEN ? 1 : 0;
@@ -92,25 +112,29 @@ public final class DeadTest {
           green = 0;
         }
         case GREEN -> {
-          if (++green >= STEADY) {
-            return new Result(DeadTestEnd.PASS, 0);
+          green += green > 0 || dark >= DARK_BEFORE_GREEN ? 1 : 0;
+          if (green >= STEADY) {
+            return Optional.of(new Result(DeadTestEnd.PASS, 0));
+          }
+          if (green == 0 && flashes == 0 && hopeless()) {
+            return Optional.of(new Result(DeadTestEnd.NONE, 0));
           }
         }
         case DARK -> {
           dark++;
           if (flashes > 0 && dark >= DARK_AFTER) {
-            return new Result(DeadTestEnd.FLASHES, flashes);
+            return Optional.of(new Result(DeadTestEnd.FLASHES, flashes));
           }
           boolean late = board.run().picos() > FIRST_LIGHT_PICOS;
           if (flashes == 0 && green == 0 && (late || hopeless())) {
-            return new Result(DeadTestEnd.NONE, 0);
+            return Optional.of(new Result(DeadTestEnd.NONE, 0));
           }
         }
       }
       board.run().attendTo(List.of());
       board.run().run(BETWEEN_PICOS);
     }
-    return new Result(DeadTestEnd.NONE, 0);
+    return Optional.of(new Result(DeadTestEnd.NONE, 0));
   }
 
   private long cyclesBefore = -1;

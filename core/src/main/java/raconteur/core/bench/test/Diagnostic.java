@@ -2,6 +2,7 @@ package raconteur.core.bench.test;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import raconteur.core.bench.BenchSetUp;
 import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.PoweredBoard;
@@ -44,6 +45,12 @@ public final class Diagnostic {
 
   /** Plugs the diagnostic in, switches on, and reads the screen until it has come to its end. */
   public static Result run(SimulatedBoard board, PluggedIn plugged, double minutesOn, long seed) {
+    return run(board, plugged, minutesOn, seed, () -> false).orElseThrow();
+  }
+
+  /** The same, given up with nothing where it is asked to stop. */
+  public static Optional<Result> run(
+      SimulatedBoard board, PluggedIn plugged, double minutesOn, long seed, BooleanSupplier stop) {
     BenchSetUp setUp = board.setUp();
     if (setUp.diagnostic().isEmpty() || setUp.screen().isEmpty()) {
       throw new IllegalArgumentException("no diagnostic for " + board.board().identity().id());
@@ -57,6 +64,9 @@ public final class Diagnostic {
             seed);
     List<String> text = List.of();
     for (int i = 0; i < LONGEST_LOOKS; i++) {
+      if (stop.getAsBoolean()) {
+        return Optional.empty();
+      }
       powered.run().attendTo(List.of());
       powered.runMicros(BETWEEN_MICROS);
       boolean stopped = powered.processor().map(p -> p.stopped()).orElse(true);
@@ -68,7 +78,7 @@ public final class Diagnostic {
         break;
       }
     }
-    return result(text);
+    return Optional.of(result(text));
   }
 
   private static Result result(List<String> text) {
