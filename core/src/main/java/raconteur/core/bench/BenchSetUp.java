@@ -24,6 +24,8 @@ import raconteur.core.data.Loaded;
  *
  * @param roms contents by part
  * @param harness pins that the loop-back harness joins
+ * @param diagnosed what each line of the diagnostic speaks of, bit by bit: designators, or {@code
+ *     flash 3} for the part behind a count of the revision's flash table
  */
 public record BenchSetUp(
     List<String> boards,
@@ -35,7 +37,8 @@ public record BenchSetUp(
     Optional<Plug> deadTest,
     Optional<Plug> diagnostic,
     List<List<PinRef>> harness,
-    Keys keys) {
+    Keys keys,
+    Map<String, List<String>> diagnosed) {
 
   /** A board of which nothing more is known than its file says. */
   public static final BenchSetUp NONE =
@@ -49,7 +52,8 @@ public record BenchSetUp(
           Optional.empty(),
           Optional.empty(),
           List.of(),
-          new Keys(List.of(), List.of()));
+          new Keys(List.of(), List.of()),
+          Map.of());
 
   private static final List<String> SHIPPED = List.of("quillon-kittiwake");
   private static final Map<String, BenchSetUp> READ = new ConcurrentHashMap<>();
@@ -58,6 +62,7 @@ public record BenchSetUp(
     boards = List.copyOf(boards);
     roms = Map.copyOf(roms);
     harness = harness.stream().map(List::copyOf).toList();
+    diagnosed = Map.copyOf(diagnosed);
   }
 
   /**
@@ -147,7 +152,17 @@ public record BenchSetUp(
               "dead test",
               "diagnostic",
               "harness",
-              "keyboard"));
+              "keyboard",
+              "diagnosed"));
+      Map<String, List<String>> diagnosed = new HashMap<>();
+      part(root, "diagnosed")
+          .ifPresent(
+              d ->
+                  d.entries()
+                      .forEach(
+                          (line, parts) ->
+                              diagnosed.put(
+                                  line, parts.items().stream().map(Datum::text).toList())));
       Map<String, int[]> roms = new HashMap<>();
       root.itemsOrNone("roms").forEach(rom -> roms.put(rom.get("part").text(), contents(rom)));
       Optional<Datum> keyboard = part(root, "keyboard");
@@ -163,7 +178,8 @@ public record BenchSetUp(
           root.itemsOrNone("harness").stream().map(Reader::pins).toList(),
           new Keys(
               keyboard.map(k -> pins(k.get("columns"))).orElse(List.of()),
-              keyboard.map(k -> pins(k.get("rows"))).orElse(List.of())));
+              keyboard.map(k -> pins(k.get("rows"))).orElse(List.of())),
+          diagnosed);
     }
 
     private static Optional<Datum> part(Datum root, String name) {

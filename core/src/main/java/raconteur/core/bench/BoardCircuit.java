@@ -23,6 +23,7 @@ import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.capacitor.CapacitorSpec;
+import raconteur.core.data.Figures;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 import raconteur.core.fault.Fault;
@@ -42,6 +43,8 @@ public final class BoardCircuit {
   public static final int RESET_MICROS = 12;
 
   private static final long PICOS_PER_MICRO = 1_000_000;
+  private static final int UNSUITED_NANOS =
+      (int) Figures.shipped("bench").of("unsuited nanos late");
 
   private final Circuit circuit;
   private final Map<PinRef, Integer> netOfPin;
@@ -129,9 +132,21 @@ public final class BoardCircuit {
 
     private void note(Fault fault) {
       switch (fault.place()) {
-        case Place.Output(PinRef pin) -> outputFaults.put(pin, fault.mode());
+        case Place.Output(PinRef pin) -> {
+          if (fault.mode() == FaultMode.WEAK) {
+            weak.add(pin);
+          } else {
+            outputFaults.put(pin, fault.mode());
+          }
+        }
+        case Place.Input(PinRef pin) -> inputFaults.put(pin, Lines.LOW);
         case Place.Segment segment -> opens.add(segment);
         case Place.Bridge bridge -> bridges.add(bridge);
+        case Place.OfPart(String part) when fault.mode() == FaultMode.UNSUITED ->
+            board.part(part).stream()
+                .flatMap(p -> p.pins().stream())
+                .filter(p -> board.kind(p).drives())
+                .forEach(p -> slowNanos.put(p, UNSUITED_NANOS));
         case Place.OfPart _, Place.Load _ -> {}
       }
     }
@@ -379,7 +394,16 @@ public final class BoardCircuit {
       switch (fault) {
         case STUCK_LOW -> builder.step(builder.driver(net), 0, Lines.LOW);
         case STUCK_HIGH -> builder.step(builder.driver(net), 0, Lines.HIGH);
-        case FLOATS, DEAD, LEAKS, OPEN, SHORT -> {}
+        case FLOATS,
+            WEAK,
+            DEAD,
+            LEAKS,
+            SHORTED,
+            BITS_LOST,
+            ADDRESS_STUCK,
+            UNSUITED,
+            OPEN,
+            SHORT -> {}
       }
       return -1;
     }

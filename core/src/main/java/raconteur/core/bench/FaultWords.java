@@ -108,6 +108,8 @@ public final class FaultWords {
       case "stuck low" -> output(pin, FaultMode.STUCK_LOW);
       case "stuck high" -> output(pin, FaultMode.STUCK_HIGH);
       case "floats" -> output(pin, FaultMode.FLOATS);
+      case "address input stuck" ->
+          new PlantedFault.Known(new Fault(new Place.Input(reading(pin)), FaultMode.ADDRESS_STUCK));
       case "weak" -> new PlantedFault.Weak(driving(pin));
       case "reads low" -> new PlantedFault.Reads(reading(pin), Level.LOW);
       case "reads high" -> new PlantedFault.Reads(reading(pin), Level.HIGH);
@@ -123,6 +125,12 @@ public final class FaultWords {
   private PlantedFault.Wrong ofPart(List<String> words, String text) {
     String part = part(words.getFirst());
     String kind = words.get(1).toLowerCase(Locale.ROOT);
+    String rest = String.join(" ", words.subList(1, words.size())).toLowerCase(Locale.ROOT);
+    if (rest.equals(FaultMode.BITS_LOST.words()) || rest.equals(FaultMode.UNSUITED.words())) {
+      boolean lost = rest.equals(FaultMode.BITS_LOST.words());
+      return new PlantedFault.Known(
+          new Fault(new Place.OfPart(part), lost ? FaultMode.BITS_LOST : FaultMode.UNSUITED));
+    }
     if (kind.equals("dead") && words.size() == 2) {
       return new PlantedFault.Known(new Fault(new Place.OfPart(part), FaultMode.DEAD));
     }

@@ -6,11 +6,13 @@ import java.util.Map;
 import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import raconteur.core.bench.logic.CircuitBuilder;
+import raconteur.core.bench.logic.Lines;
 import raconteur.core.bench.logic.LogicRun;
 import raconteur.core.board.Board;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
+import raconteur.core.finding.Mend;
 
 /**
  * A board that is simulated, with the faults it has. Immutable: a mend gives another one. The same
@@ -71,6 +73,11 @@ public final class SimulatedBoard {
    */
   public SimulatedBoard mended(Place place) {
     return with(faults.stream().filter(f -> !placeOf(f).equals(place.mendable())).toList());
+  }
+
+  /** The board after a mend as it stands in a story; it cures what the engine believes it does. */
+  public SimulatedBoard after(Mend mend) {
+    return with(faults.stream().filter(f -> !MendEffect.cured(f, mend, board)).toList());
   }
 
   /** Where a planted fault is mended. */
@@ -154,15 +161,10 @@ public final class SimulatedBoard {
       memory(wired, rom.getKey()).ifPresent(m -> run.load(m, rom.getValue()));
     }
     for (PlantedFault fault : now) {
-      if (fault.wrong() instanceof PlantedFault.Cell cell) {
+      for (PlantedFault.Cell cell : StuckCells.of(board, fault)) {
         memory(wired, cell.part())
             .ifPresent(
-                m ->
-                    run.memory(m)
-                        .stick(
-                            cell.address(),
-                            cell.bit(),
-                            raconteur.core.bench.logic.Lines.of(cell.level())));
+                m -> run.memory(m).stick(cell.address(), cell.bit(), Lines.of(cell.level())));
       }
     }
     return new PoweredBoard(wired, run, now);

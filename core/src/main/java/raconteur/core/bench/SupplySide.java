@@ -56,9 +56,13 @@ public final class SupplySide {
   private void note(Fault fault) {
     switch (fault.place()) {
       case Place.OfPart(String part) when fault.mode() == FaultMode.DEAD -> dead.add(part);
-      case Place.Load(String part, String rail) -> leak(part, rail, FIGURES.of("leak ohms"));
+      case Place.Load(String part, String rail) ->
+          leak(
+              part,
+              rail,
+              FIGURES.of(fault.mode() == FaultMode.SHORTED ? "shorted part ohms" : "leak ohms"));
       case Place.Bridge bridge -> joinedNets.add(Set.of(bridge.netOne(), bridge.netOther()));
-      case Place.OfPart _, Place.Output _, Place.Segment _ -> {}
+      case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _ -> {}
     }
   }
 

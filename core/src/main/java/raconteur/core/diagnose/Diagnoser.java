@@ -28,8 +28,9 @@ public final class Diagnoser {
   private static final int MOST_SUSPECTS = 150;
   private static final double SUSPECT_ABOVE = 0.001;
   private static final double CLEARED_DECIBANS = -6;
-  private static final double DOUBTFUL_FIT = 0.05;
+  private static final double DOUBTFUL_FIT = 0.07;
   private static final double WORTH_COUNTING = 1e-5;
+  private static final int MOST_PAIRS = 200;
 
   private final Board board;
   private final FaultCatalogue catalogue;
@@ -204,11 +205,14 @@ public final class Diagnoser {
 
   /**
    * How well each finding fits what is believed now: its mean chance over all hypotheses, as a
-   * share of the chance its best explanation would give it.
+   * share of the chance its best explanation would give it. Two results of one test may each fit
+   * one half of what is believed and still contradict each other: they are judged together too.
    */
   private List<Doubt> doubts(List<DatedFinding> findings, HypothesisSearch.Result result) {
-    double[] fit = new double[findings.size()];
     List<EvidenceColumn<?>> used = columnsOf(findings);
+    List<int[]> pairs = pairs(findings, used);
+    double[] fit = new double[findings.size()];
+    double[] together = new double[pairs.size()];
     Leaves leaves = result.leaves();
     for (int leaf = 0; leaf < leaves.size(); leaf++) {
       double share = result.share(leaf);
@@ -217,17 +221,49 @@ public final class Diagnoser {
         for (int i = 0; i < fit.length; i++) {
           fit[i] += share * Math.exp(used.get(i).logLikelihood(effects[i]));
         }
+        for (int i = 0; i < together.length; i++) {
+          int[] pair = pairs.get(i);
+          together[i] +=
+              share
+                  * Math.exp(
+                      used.get(pair[0]).logLikelihood(effects[pair[0]])
+                          + used.get(pair[1]).logLikelihood(effects[pair[1]]));
+        }
       }
     }
     List<Doubt> doubts = new ArrayList<>();
     for (int i = 0; i < fit.length; i++) {
       double relative = fit[i] / Math.exp(used.get(i).best());
+      for (int p = 0; p < together.length; p++) {
+        int[] pair = pairs.get(p);
+        if (pair[0] == i || pair[1] == i) {
+          double best = used.get(pair[0]).best() + used.get(pair[1]).best();
+          relative = Math.min(relative, together[p] / Math.exp(best));
+        }
+      }
       if (relative < DOUBTFUL_FIT) {
         doubts.add(new Doubt(findings.get(i), relative));
       }
     }
     doubts.sort(Comparator.comparingDouble(Doubt::fit));
     return doubts;
+  }
+
+  /** Findings of one test in one state of the board that came out differently, two by two. */
+  private static List<int[]> pairs(List<DatedFinding> findings, List<EvidenceColumn<?>> used) {
+    List<int[]> pairs = new ArrayList<>();
+    for (int i = 0; i < findings.size() && pairs.size() < MOST_PAIRS; i++) {
+      for (int j = i + 1; j < findings.size(); j++) {
+        boolean contradict =
+            findings.get(i).moment().epoch() == findings.get(j).moment().epoch()
+                && !findings.get(i).finding().equals(findings.get(j).finding())
+                && used.get(i).sameTest(used.get(j));
+        if (contradict) {
+          pairs.add(new int[] {i, j});
+        }
+      }
+    }
+    return pairs;
   }
 
   /** What the faults of one leaf do together to every finding. */

@@ -57,6 +57,13 @@ final class EvidenceColumn<E> {
     return number;
   }
 
+  /** Whether two findings are results of the same test: no fault tells their tests apart. */
+  boolean sameTest(EvidenceColumn<?> other) {
+    return found.getClass().equals(other.found.getClass())
+        && numbers.size() > 1
+        && Arrays.equals(ofFault, other.ofFault);
+  }
+
   int effectOf(int fault) {
     return ofFault[fault];
   }

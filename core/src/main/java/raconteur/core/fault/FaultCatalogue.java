@@ -156,21 +156,43 @@ public final class FaultCatalogue {
       List<PinRef> outputs =
           part.pins().stream().filter(p -> board.kind(p).drives()).filter(this::connected).toList();
       Set<String> rails = rails(part);
+      List<PinRef> addresses = addressInputs(part);
       double dead = modes.dead() + (outputs.isEmpty() ? modes.outputs() : 0);
-      dead += rails.isEmpty() ? modes.leaks() : 0;
+      dead += rails.isEmpty() ? modes.leaks() + modes.shorted() : 0;
+      dead += addresses.isEmpty() ? modes.addressInputs() : 0;
       add(new Place.OfPart(part.designator()), FaultMode.DEAD, expected * dead);
       for (String rail : rails) {
         add(
             new Place.Load(part.designator(), rail),
             FaultMode.LEAKS,
             expected * modes.leaks() / rails.size());
+        add(
+            new Place.Load(part.designator(), rail),
+            FaultMode.SHORTED,
+            expected * modes.shorted() / rails.size());
+      }
+      add(new Place.OfPart(part.designator()), FaultMode.BITS_LOST, expected * modes.bitsLost());
+      add(new Place.OfPart(part.designator()), FaultMode.UNSUITED, expected * modes.unsuited());
+      for (PinRef pin : addresses) {
+        double each = expected * modes.addressInputs() / addresses.size();
+        add(new Place.Input(pin), FaultMode.ADDRESS_STUCK, each);
       }
       for (PinRef pin : outputs) {
         double each = expected * modes.outputs() / outputs.size();
-        add(new Place.Output(pin), FaultMode.STUCK_LOW, each * modes.stuckLow());
-        add(new Place.Output(pin), FaultMode.STUCK_HIGH, each * modes.stuckHigh());
-        add(new Place.Output(pin), FaultMode.FLOATS, each * modes.floats());
+        add(new Place.Output(pin), FaultMode.STUCK_LOW, each * modes.ofOutput().stuckLow());
+        add(new Place.Output(pin), FaultMode.STUCK_HIGH, each * modes.ofOutput().stuckHigh());
+        add(new Place.Output(pin), FaultMode.FLOATS, each * modes.ofOutput().floats());
+        add(new Place.Output(pin), FaultMode.WEAK, each * modes.ofOutput().weak());
       }
+    }
+
+    /** A memory's address pins, by the names data books give them. */
+    private List<PinRef> addressInputs(Part part) {
+      return part.device().pins().stream()
+          .filter(p -> p.name().matches("A[0-9]+"))
+          .map(p -> part.pin(p.number()))
+          .filter(p -> board.kind(p).reads() && connected(p))
+          .toList();
     }
 
     private boolean connected(PinRef pin) {

@@ -47,6 +47,19 @@ public sealed interface Place {
     }
   }
 
+  /** One input of a part, inside the part. */
+  record Input(PinRef pin) implements Place {
+    @Override
+    public Place mendable() {
+      return new OfPart(pin.part());
+    }
+
+    @Override
+    public String toString() {
+      return pin.toString();
+    }
+  }
+
   /** The copper, joints and contacts between two pins that follow each other on a net's path. */
   record Segment(String net, PinRef from, PinRef to) implements Place {
     @Override

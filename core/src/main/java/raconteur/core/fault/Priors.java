@@ -52,12 +52,27 @@ public record Priors(
     return Objects.requireNonNull(modes.get(prior.modes()));
   }
 
-  /** How a part's faults split: dead, leaking, or one output; and how an output's split. */
+  /** How a part's faults split. */
   public record Modes(
-      double dead, double leaks, double outputs, double stuckLow, double stuckHigh, double floats) {
+      double dead,
+      double leaks,
+      double shorted,
+      double outputs,
+      double bitsLost,
+      double addressInputs,
+      double unsuited,
+      OutputModes ofOutput) {
     public Modes {
-      requireOne(dead + leaks + outputs, "dead, leaks, outputs");
-      requireOne(stuckLow + stuckHigh + floats, "stuck low, stuck high, floats");
+      requireOne(
+          dead + leaks + shorted + outputs + bitsLost + addressInputs + unsuited,
+          "dead, leaks, shorted, outputs, bits lost, address inputs, unsuited");
+    }
+  }
+
+  /** How the faults of one output split. */
+  public record OutputModes(double stuckLow, double stuckHigh, double floats, double weak) {
+    public OutputModes {
+      requireOne(stuckLow + stuckHigh + floats + weak, "stuck low, stuck high, floats, weak");
     }
   }
 
@@ -164,10 +179,16 @@ public record Priors(
       return new Modes(
           share(split, "dead"),
           share(split, "leaks"),
+          share(split, "shorted"),
           share(split, "outputs"),
-          share(split, "stuck low"),
-          share(split, "stuck high"),
-          share(split, "floats"));
+          share(split, "bits lost"),
+          share(split, "address inputs"),
+          share(split, "unsuited"),
+          new OutputModes(
+              share(split, "stuck low"),
+              share(split, "stuck high"),
+              share(split, "floats"),
+              share(split, "weak")));
     } catch (IllegalArgumentException e) {
       throw split.wrong(String.valueOf(e.getMessage()));
     }

@@ -33,6 +33,7 @@ public final class BenchLine {
                   new FoundPhrase(),
                   new DamagePhrase(),
                   new NotePhrase()),
+              TrialPhrases.all(),
               BookkeepingPhrases.all(),
               List.<Phrase>of(new RailPhrase(), new PartPhrase(), new PinPhrase()))
           .flatMap(List::stream)

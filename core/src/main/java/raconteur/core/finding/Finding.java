@@ -3,7 +3,9 @@ package raconteur.core.finding;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import java.util.SortedMap;
 import java.util.SortedSet;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import raconteur.core.board.PinRef;
@@ -206,6 +208,98 @@ public sealed interface Finding extends Statement {
       return Double.isInfinite(seconds)
           ? pin + " held"
           : pin + " released " + Quantities.scaled(seconds, 1e-3, "ms");
+    }
+  }
+
+  /**
+   * What a scope shows at a pin of the running board.
+   *
+   * @param lowest the lowest level it stays at
+   * @param highest the highest; the same for a line that does not move
+   */
+  record PinVolts(PinRef pin, double lowest, double highest) implements Finding {
+    public PinVolts {
+      if (lowest > highest) {
+        throw new IllegalArgumentException(lowest + " V above " + highest + " V");
+      }
+    }
+
+    @Override
+    public String line() {
+      return lowest == highest
+          ? pin + " " + Quantities.plain(lowest) + " V"
+          : pin + " swings " + Quantities.plain(lowest) + " " + Quantities.plain(highest) + " V";
+    }
+  }
+
+  /** How a ROM's contents compare with what should be in it. */
+  enum RomEnd {
+    GOOD,
+    DIFFERS,
+    UNSTEADY
+  }
+
+  /** A ROM read twice and compared; unsteady where the two reads differ. */
+  record RomCompare(String part, RomEnd end) implements Finding {
+    @Override
+    public String line() {
+      return part + " rom " + end.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /** A part of this board tried in a good board of the same revision. */
+  record Elsewhere(String part, boolean works) implements Finding {
+    @Override
+    public String line() {
+      return part + " elsewhere " + (works ? "good" : "bad");
+    }
+  }
+
+  /** A good memory held on top of one of the board's, pin on pin. */
+  record Piggyback(String part, boolean changed) implements Finding {
+    @Override
+    public String line() {
+      return "piggyback " + part + (changed ? " changed" : " same");
+    }
+  }
+
+  /** The board run with one part out of its socket. */
+  record Without(String part, SwapEffect effect) implements Finding {
+    @Override
+    public String line() {
+      return "without " + part + " " + effect.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /**
+   * What the full diagnostic says of parts.
+   *
+   * @param bad every part it names, true where it calls it bad
+   * @param harness whether the loop-back harness was in; without it good ports are called bad
+   */
+  record DiagnosticResult(SortedMap<String, Boolean> bad, boolean harness) implements Finding {
+    public DiagnosticResult {
+      bad = java.util.Collections.unmodifiableSortedMap(new TreeMap<>(bad));
+      if (bad.isEmpty()) {
+        throw new IllegalArgumentException("a diagnostic says something of some part");
+      }
+    }
+
+    @Override
+    public String line() {
+      return "diag "
+          + bad.entrySet().stream()
+              .map(e -> e.getKey() + (e.getValue() ? " bad" : " good"))
+              .collect(Collectors.joining(" "))
+          + (harness ? " harness" : "");
+    }
+  }
+
+  /** Whether what a part or a connector is there for works: a port, a row of keys, the sound. */
+  record FunctionCheck(String part, boolean works) implements Finding {
+    @Override
+    public String line() {
+      return "function " + part + (works ? " good" : " bad");
     }
   }
 

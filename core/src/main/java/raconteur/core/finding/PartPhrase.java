@@ -16,6 +16,8 @@ import raconteur.core.board.Part;
 final class PartPhrase implements Phrase {
   private enum About {
     TESTER,
+    ROM,
+    ELSEWHERE,
     HOT,
     NORMAL,
     COLD
@@ -23,14 +25,23 @@ final class PartPhrase implements Phrase {
 
   private static final Map<String, About> ABOUT = new LinkedHashMap<>();
   private static final Map<String, Boolean> VERDICT = new LinkedHashMap<>();
+  static final Map<String, Boolean> WORKS = new LinkedHashMap<>();
+  private static final Map<String, Finding.RomEnd> ROM_ENDS = new LinkedHashMap<>();
 
   static {
     ABOUT.put("tester", About.TESTER);
+    ABOUT.put("rom", About.ROM);
+    ABOUT.put("elsewhere", About.ELSEWHERE);
     ABOUT.put("hot", About.HOT);
     ABOUT.put("normal", About.NORMAL);
     ABOUT.put("cold", About.COLD);
     VERDICT.put("pass", true);
     VERDICT.put("fail", false);
+    WORKS.put("good", true);
+    WORKS.put("bad", false);
+    for (Finding.RomEnd end : Finding.RomEnd.values()) {
+      ROM_ENDS.put(end.name().toLowerCase(Locale.ROOT), end);
+    }
   }
 
   @Override
@@ -47,6 +58,18 @@ final class PartPhrase implements Phrase {
     About about = words.oneOf("what is said of " + part.designator(), ABOUT);
     if (about == About.TESTER) {
       return tester(words, part);
+    }
+    if (about == About.ROM) {
+      return rom(words, part);
+    }
+    if (about == About.ELSEWHERE) {
+      boolean works = words.oneOf("how it did in the good board", WORKS);
+      words.end();
+      return new Understanding.Understood(
+          new Finding.Elsewhere(part.designator(), works),
+          named(part)
+              + (works ? " works in a good board." : " makes a good board fail.")
+              + " The good part back in shows that nothing was harmed.");
     }
     words.end();
     Finding.Warmth warmth = Finding.Warmth.valueOf(about.name());
@@ -149,6 +172,23 @@ final class PartPhrase implements Phrase {
         new Finding.TesterVerdict(part.designator(), passed, gates), sentence);
   }
 
+  private static Understanding rom(Words words, Part part) {
+    if (!part.device().deviceClass().contains("rom")) {
+      throw words.refuse(
+          named(part) + " is no ROM: say tester pass or tester fail of other chips.");
+    }
+    Finding.RomEnd end = words.oneOf("how its contents compare", ROM_ENDS);
+    words.end();
+    String said =
+        switch (end) {
+          case GOOD -> " reads as it should, twice.";
+          case DIFFERS -> " does not hold what it should.";
+          case UNSTEADY -> " reads differently each time: marginal, or a bad contact.";
+        };
+    return new Understanding.Understood(
+        new Finding.RomCompare(part.designator(), end), named(part) + said);
+  }
+
   static String named(Part part) {
     return part.designator() + " (" + part.device().name() + ")";
   }
@@ -165,6 +205,12 @@ final class PartPhrase implements Phrase {
 
   @Override
   public List<String> examples() {
-    return List.of("U5 tester fail gates 2 4", "U26 hot", "U26 61 C", "CE2 455 uF 0.2 ohm 3 uA");
+    return List.of(
+        "U5 tester fail gates 2 4",
+        "U15 rom differs",
+        "U10 elsewhere good",
+        "U26 hot",
+        "U26 61 C",
+        "CE2 455 uF 0.2 ohm 3 uA");
   }
 }

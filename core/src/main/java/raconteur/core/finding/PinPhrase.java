@@ -10,13 +10,24 @@ import raconteur.core.device.Signal;
 
 /**
  * What is measured at one pin: {@code U14.3 toggling} by a logic probe, {@code U14.3 gnd 560 ohm},
- * {@code U2.11 4 MHz}, {@code U8.18 released 120 ms}, {@code U8.18 held}.
+ * {@code U2.11 4 MHz}, {@code U8.18 released 120 ms}, {@code U8.18 held}, {@code U9.4 1.4 V},
+ * {@code U9.4 swings 0.2 3.4 V}.
  */
 final class PinPhrase implements Phrase {
   private static final List<String> WAYS =
       List.of(
-          "toggling", "high", "low", "floating", "between", "gnd", "released", "held", "16 MHz");
-  private static final List<String> LONGER = List.of("gnd", "held", "released");
+          "toggling",
+          "high",
+          "low",
+          "floating",
+          "between",
+          "gnd",
+          "released",
+          "held",
+          "swings",
+          "16 MHz",
+          "3.4 V");
+  private static final List<String> LONGER = List.of("gnd", "held", "released", "swings");
   private static final Map<String, Signal> STATES = new LinkedHashMap<>();
 
   static {
@@ -48,7 +59,8 @@ final class PinPhrase implements Phrase {
             && !begun.equals("h")
             && LONGER.stream().anyMatch(w -> w.startsWith(begun) && !w.equals(begun));
     if (unclear) {
-      return new Understanding.Unfinished("Next comes gnd and the ohms, released or held.");
+      return new Understanding.Unfinished(
+          "Next comes gnd and the ohms, swings and two levels, released or held.");
     }
     if (words.nextIs("gnd")) {
       words.skip();
@@ -59,8 +71,19 @@ final class PinPhrase implements Phrase {
     if (words.nextIs("held") || words.nextIs("released")) {
       return reset(words, pin);
     }
-    if (words.peek().matches("[0-9].*")) {
-      return frequency(words, pin);
+    if (words.nextIs("swings")) {
+      words.skip();
+      double one = words.pinVolts();
+      double other = words.pinVolts();
+      words.end();
+      return levels(words, pin, Math.min(one, other), Math.max(one, other));
+    }
+    if (words.peek().matches("[-−]?[0-9].*")) {
+      Words.Measured measured = words.quantity(Unit.HERTZ, Unit.VOLT);
+      words.end();
+      return measured.kind() == Unit.VOLT
+          ? levels(words, pin, measured.value(), measured.value())
+          : frequency(words, pin, measured.value());
     }
     Signal shown = words.oneOf("what the probe shows", STATES);
     words.end();
@@ -101,9 +124,27 @@ final class PinPhrase implements Phrase {
             : said + " lets go " + Quantities.seconds(seconds) + " after power-on.");
   }
 
-  private static Understanding frequency(Words words, PinRef pin) {
-    double hertz = words.atLeastZero(Unit.HERTZ);
-    words.end();
+  private static Understanding levels(Words words, PinRef pin, double lowest, double highest) {
+    Finding reading = new Finding.PinVolts(pin, lowest, highest);
+    String said =
+        words.board().describe(pin)
+            + (lowest == highest
+                ? " stands at " + Quantities.volts(lowest)
+                : " swings from " + Quantities.volts(lowest) + " to " + Quantities.volts(highest));
+    return lowest < -20 || highest > 40
+        ? new Understanding.Asked(reading, said + ": is that meant? Enter keeps it.")
+        : new Understanding.Understood(
+            reading,
+            said
+                + ": "
+                + LogicLevels.of(lowest, highest).name().toLowerCase(Locale.ROOT)
+                + " by TTL levels.");
+  }
+
+  private static Understanding frequency(Words words, PinRef pin, double hertz) {
+    if (hertz < 0) {
+      throw words.refuse("There are no hertz below 0 here: type 16 MHz.");
+    }
     Finding reading = new Finding.Frequency(pin, hertz);
     String said = words.board().describe(pin) + " runs at " + Quantities.hertz(hertz);
     return hertz < 1 || hertz > 1e9
@@ -124,6 +165,12 @@ final class PinPhrase implements Phrase {
   @Override
   public List<String> examples() {
     return List.of(
-        "U14.3 toggling", "U22.5 gnd 5.2k", "U1.6 16 MHz", "U8.18 released 120 ms", "U8.18 held");
+        "U14.3 toggling",
+        "U22.5 gnd 5.2k",
+        "U1.6 16 MHz",
+        "U8.18 released 120 ms",
+        "U8.18 held",
+        "U9.4 1.4 V",
+        "U9.4 swings 0.2 3.4 V");
   }
 }

@@ -28,7 +28,10 @@ final class SupplyCheck {
           Finding.Heat _,
           Finding.Temperature _,
           Finding.Frequency _,
-          Finding.ResetPulse _
+          Finding.ResetPulse _,
+          Finding.PinVolts _,
+          Finding.FunctionCheck _,
+          Finding.DiagnosticResult _
           when context.supply() == BenchContext.Supply.OFF ->
           new Understanding.Asked(
               finding, "The board is logged as switched off: is it on now? Enter keeps it.");

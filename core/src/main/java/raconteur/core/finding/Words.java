@@ -186,6 +186,11 @@ final class Words {
     return plausibleVolts(quantity(Unit.VOLT).value());
   }
 
+  /** Volts at a pin; the unit may be left out. */
+  double pinVolts() {
+    return quantity(Unit.VOLT).value();
+  }
+
   double plausibleVolts(double volts) {
     if (Math.abs(volts) > 1000) {
       throw refuse("A rail of this board cannot have more than 1000 V: type volts, like 4.94.");

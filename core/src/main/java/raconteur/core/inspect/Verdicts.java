@@ -11,6 +11,7 @@ import raconteur.core.continuity.Peers;
 import raconteur.core.continuity.PinTable;
 import raconteur.core.continuity.RobustSpread;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.LogicLevels;
 import raconteur.core.finding.Quantities;
 import raconteur.core.power.Clocks;
 import raconteur.core.power.CurrentBudget;
@@ -61,13 +62,38 @@ public final class Verdicts {
       case Finding.ResetPulse t -> Optional.of(new Clocks(board).of(t));
       case Finding.CapacitorReading t ->
           Optional.of(new CapacitorJudge(board.part(t.part()).orElseThrow()).of(t));
+      case Finding.PinVolts t -> Optional.of(levels(t));
       case Finding.Probe _,
           Finding.TesterVerdict _,
           Finding.DeadTestResult _,
           Finding.Swap _,
           Finding.Symptom _,
-          Finding.Heat _ ->
+          Finding.Heat _,
+          Finding.RomCompare _,
+          Finding.Elsewhere _,
+          Finding.Piggyback _,
+          Finding.Without _,
+          Finding.DiagnosticResult _,
+          Finding.FunctionCheck _ ->
           Optional.empty();
+    };
+  }
+
+  /** What a scope's levels mean at an input. */
+  private static Verdict levels(Finding.PinVolts t) {
+    String shown = Quantities.volts(t.lowest());
+    if (t.lowest() != t.highest()) {
+      shown += " to " + Quantities.volts(t.highest());
+    }
+    return switch (LogicLevels.of(t.lowest(), t.highest())) {
+      case LOW -> Verdict.good(shown + ": a proper low.");
+      case HIGH -> Verdict.good(shown + ": a proper high.");
+      case TOGGLING -> Verdict.good(shown + ": swings between proper levels.");
+      default ->
+          Verdict.doubtful(
+              shown
+                  + ": neither low (up to 0.8 V) nor high (from 2.0 V): two outputs fight, or"
+                  + " nothing drives it.");
     };
   }
 

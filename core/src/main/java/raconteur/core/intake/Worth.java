@@ -109,6 +109,7 @@ public record Worth(
                 0);
         case Place.Load load -> item(new Chance(load.mendable(), chance.probability()));
         case Place.Output output -> item(new Chance(output.mendable(), chance.probability()));
+        case Place.Input input -> item(new Chance(input.mendable(), chance.probability()));
       };
     }
 

@@ -1,12 +1,15 @@
 package raconteur.core.plan;
 
 import java.util.List;
+import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnoser;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Priors;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Mend;
 import raconteur.core.predict.Predictor;
 import raconteur.core.predict.Readings;
 import raconteur.core.story.Condition;
@@ -26,6 +29,7 @@ public final class Advisor {
   private final int largest;
   private final Priors priors = Priors.shipped();
   private final Costs costs = Costs.shipped();
+  private final Shop shop;
   private final Predictor predictor;
   private final String origins;
   private Reasoning reasoning;
@@ -46,6 +50,12 @@ public final class Advisor {
    * @param largest K: how many faults a hypothesis may have, 1 to 3
    */
   public Advisor(Board board, History history, int largest) {
+    this(board, history, largest, Shop.usual());
+  }
+
+  /** The same for a shop with its own school and instruments. */
+  public Advisor(Board board, History history, int largest, Shop shop) {
+    this.shop = shop;
     Readings readings = Readings.shipped();
     this.board = board;
     this.history = history;
@@ -65,7 +75,7 @@ public final class Advisor {
         condition,
         catalogue,
         new Diagnoser(found, catalogue, priors, predictor, largest),
-        new NextSteps(found, catalogue, predictor, costs));
+        new NextSteps(found, catalogue, predictor, costs, shop));
   }
 
   public Board board() {
@@ -89,6 +99,39 @@ public final class Advisor {
 
   /** What to do next; takes longer than {@link #advise}. */
   public List<Step> nextSteps(Advice advice) {
-    return reasoning.nextSteps().suggest(advice.diagnosis(), advice.telling());
+    return nextSteps(advice, Set.of());
+  }
+
+  /** Minutes an action takes, with those its risk is worth; the school's likings left out. */
+  public double minutes(Step.Action action) {
+    TestFacts facts = new TestFacts(board, costs);
+    return switch (action) {
+      case Step.Test(Finding sample) -> facts.minutes(sample) + facts.risk(sample);
+      case Step.Repair(Mend mend) -> new StepWords(board, costs, shop.school()).minutes(mend);
+    };
+  }
+
+  /** Minutes to see whether the board works now. */
+  public double checkMinutes() {
+    return costs.single("check");
+  }
+
+  /** Every test that meets a suspect, and the mends of the leading suspects. */
+  public List<Step.Action> everyAction(Advice advice, Set<String> declined) {
+    return reasoning.nextSteps().every(advice.diagnosis(), advice.telling(), declined);
+  }
+
+  /** How readings on this board come out. */
+  public Predictor predictor() {
+    return predictor;
+  }
+
+  /**
+   * The same without what was declined.
+   *
+   * @param declined the {@link Step.Action#name} of those steps
+   */
+  public List<Step> nextSteps(Advice advice, Set<String> declined) {
+    return reasoning.nextSteps().suggest(advice.diagnosis(), advice.telling(), declined);
   }
 }

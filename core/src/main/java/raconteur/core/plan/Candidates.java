@@ -3,6 +3,8 @@ package raconteur.core.plan;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -22,8 +24,12 @@ final class Candidates {
   private static final int MOST_PLACES = 24;
   private static final int MOST_PROBES = 160;
 
+  /** A diagnostic's verdicts are looked at together, so few at a time. */
+  private static final int MOST_DIAGNOSED = 3;
+
   private final Board board;
   private final Set<Finding> tests = new LinkedHashSet<>();
+  private final SortedMap<String, Boolean> diagnosed = new TreeMap<>();
 
   private Candidates(Board board) {
     this.board = board;
@@ -42,6 +48,9 @@ final class Candidates {
       case Finding.Probe probe -> partsOut.contains(probe.pin().part());
       case Finding.Swap swap -> partsOut.contains(swap.part());
       case Finding.Heat heat -> partsOut.contains(heat.part());
+      case Finding.PinVolts volts -> partsOut.contains(volts.pin().part());
+      case Finding.Piggyback held -> partsOut.contains(held.part());
+      case Finding.Without without -> partsOut.contains(without.part());
       case Finding _ -> false;
     };
   }
@@ -56,7 +65,13 @@ final class Candidates {
             });
     if (!board.deadTest().flashes().isEmpty()) {
       tests.add(new Finding.DeadTestResult(Finding.DeadTestEnd.PASS, List.of()));
+      if (!diagnosed.isEmpty()) {
+        tests.add(new Finding.DiagnosticResult(diagnosed, true));
+      }
     }
+    board.symptoms().stream()
+        .findFirst()
+        .ifPresent(card -> tests.add(new Finding.Symptom(card.id())));
   }
 
   private void around(Place place) {
@@ -72,6 +87,7 @@ final class Candidates {
         probe(bridge.other());
       }
       case Place.Output output -> probe(output.pin());
+      case Place.Input input -> board.part(input.pin().part()).ifPresent(this::part);
       case Place.Load load -> board.part(load.part()).ifPresent(this::part);
     }
   }
@@ -90,11 +106,24 @@ final class Candidates {
     }
     String name = part.designator();
     tests.add(new Finding.Heat(name, Finding.Warmth.NORMAL));
-    if (testable(part)) {
+    if (Parts.isTestable(part)) {
       tests.add(new Finding.TesterVerdict(name, true, new TreeSet<>()));
     }
     if (part.socketed()) {
       tests.add(new Finding.Swap(name, Finding.SwapEffect.SAME));
+      tests.add(new Finding.Elsewhere(name, true));
+    }
+    if (Parts.isRom(part)) {
+      tests.add(new Finding.RomCompare(name, Finding.RomEnd.GOOD));
+    }
+    if (Parts.isMemory(part)) {
+      tests.add(new Finding.Piggyback(name, false));
+    }
+    if (Parts.isDispensable(part)) {
+      tests.add(new Finding.Without(name, Finding.SwapEffect.SAME));
+    }
+    if (Parts.isDiagnosed(part) && diagnosed.size() < MOST_DIAGNOSED) {
+      diagnosed.put(name, false);
     }
     for (PinRef pin : part.pins()) {
       PinKind kind = board.kind(pin);
@@ -104,16 +133,11 @@ final class Candidates {
     }
   }
 
-  /** Chip testers know standard logic and memories, not customs. */
-  private static boolean testable(Part part) {
-    return Set.of("small logic", "dram three rails", "dram", "sram 2114", "sram 6116")
-        .contains(part.device().deviceClass());
-  }
-
   private void probe(PinRef pin) {
     boolean signal = board.netOf(pin).filter(net -> !board.isSupply(net.name())).isPresent();
     if (signal && tests.size() < MOST_PROBES) {
       tests.add(new Finding.Probe(pin, Signal.TOGGLING));
+      tests.add(new Finding.PinVolts(pin, 0.2, 3.4));
     }
   }
 }

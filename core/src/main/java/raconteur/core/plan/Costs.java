@@ -48,15 +48,7 @@ public final class Costs {
     root.get("tests").entries().forEach((name, v) -> tests.put(name, v.between(0, 1000)));
     Map<String, Double> single = new HashMap<>();
     for (String name :
-        new String[] {
-          "power or turn",
-          "seat",
-          "wire",
-          "part bridge",
-          "damaged track",
-          "mend when waste is below times the next test",
-          "mend from probability"
-        }) {
+        new String[] {"power or turn", "seat", "wire", "part bridge", "damaged track", "check"}) {
       single.put(name, root.get(name).between(0, 1000));
     }
     Datum damage = root.get("damage per desoldered pin");

@@ -5,31 +5,34 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnosis;
-import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.predict.Predictor;
-import raconteur.core.predict.TestModel;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
 
 /**
- * Ranks what could be done next by what it is expected to tell about <em>what to mend</em> per
- * minute of work and risk: one-step look-ahead on the expected entropy of the places at fault (the
- * measure of de Kleer and Williams 1987, doi:10.1016/0004-3702(87)90063-4, taken over mends in
- * place of components). Where mending at once wastes less than the best test costs, mending comes
- * first.
+ * Ranks what could be done next by the minutes it is expected to save on the way to a proven board.
  *
- * <p>Time O(tests × (hypotheses + outcomes × places)).
+ * <p>The measure is one-step look-ahead over {@link MendInTurn}: what mending in turn would cost
+ * now, less what it would cost after each outcome, less the test's own cost (a rollout of that
+ * policy; Bertsekas and Castañon 1999, doi:10.1023/A:1009634810396, from memory). Where few
+ * hypotheses are left the look-ahead is two steps deep, see {@link LookAhead}. Once a suspect is
+ * sure enough to be mended, only a test comes before the mend that saves more mending in vain than
+ * it costs. Where nothing saves anything, the test that tells most about what to mend per minute is
+ * made (expected entropy as in de Kleer and Williams 1987, doi:10.1016/0004-3702(87)90063-4).
+ *
+ * <p>A test in another state of the board than the last one costs the minutes of switching and
+ * turning it, so that steps of one set-up stay together. Time O(tests × outcomes × (hypotheses +
+ * places log places)).
  */
 public final class NextSteps {
   private static final int MOST_TOLD = 3;
@@ -38,86 +41,183 @@ public final class NextSteps {
   private final FaultCatalogue catalogue;
   private final Predictor predictor;
   private final Costs costs;
-  private final List<Place> places;
+  private final Shop shop;
+  private final Schools schools = Schools.shipped();
+  private final TestFacts facts;
+  private final StepWords words;
 
-  public NextSteps(Board board, FaultCatalogue catalogue, Predictor predictor, Costs costs) {
+  public NextSteps(
+      Board board, FaultCatalogue catalogue, Predictor predictor, Costs costs, Shop shop) {
     this.board = board;
     this.catalogue = catalogue;
     this.predictor = predictor;
     this.costs = costs;
-    this.places = catalogue.places();
+    this.shop = shop;
+    this.facts = new TestFacts(board, costs);
+    this.words = new StepWords(board, costs, shop.school());
   }
-
-  /** A test with what it is worth. */
-  private record Scored(Finding test, double bits, double minutes, double risk, List<Told> told) {
-    double worth() {
-      return bits / (minutes + risk);
-    }
-  }
-
-  /** One outcome: its chance and the place it would accuse most. */
-  private record Told(Finding outcome, double chance, Place place, double probability) {}
 
   /** The next steps, best first, at most three; none where nothing is suspected. */
   public List<Step> suggest(Diagnosis diagnosis, Telling telling) {
+    return suggest(diagnosis, telling, Set.of());
+  }
+
+  /**
+   * The same, without tests that were declined.
+   *
+   * @param declined their {@link Step.Action#name}
+   */
+  public List<Step> suggest(Diagnosis diagnosis, Telling telling, Set<String> declined) {
     if (diagnosis.suspects().isEmpty()) {
       return List.of();
     }
-    Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
-    Set<Object> done = done(telling);
-    List<Scored> scored =
-        Candidates.of(board, diagnosis.suspects(), telling.partsOut()).stream()
-            .filter(test -> !done.contains(StepWords.identity(test)))
-            .map(
-                test ->
-                    score(
-                        test,
-                        predictor.model(
-                            test, now, predictor.expectation(test, now, telling.findings())),
-                        diagnosis))
-            .filter(s -> s.bits() > 1e-4)
-            .sorted(Comparator.comparingDouble((Scored s) -> -s.worth()))
-            .toList();
+    var lookAhead =
+        new LookAhead(
+            diagnosis.hypotheses(),
+            catalogue,
+            place -> shop.school().mendWeight() * words.mendMinutes(place),
+            costs.single("check"));
+    List<LookAhead.Test> tests = tests(diagnosis, telling, declined, lookAhead);
+    List<LookAhead.Scored> scored = lookAhead.rank(tests);
     Set<Object> taken = new HashSet<>();
-    telling.findings().forEach(f -> taken.add(StepWords.identity(f.finding())));
-    return steps(diagnosis, scored, taken);
+    telling.findings().forEach(f -> taken.add(TestFacts.identity(f.finding())));
+    return steps(diagnosis, scored, lookAhead, taken, declined);
   }
 
-  private List<Step> steps(Diagnosis diagnosis, List<Scored> scored, Set<Object> taken) {
-    List<Step> steps = new ArrayList<>();
-    Suspect leader = diagnosis.suspects().getFirst();
-    double nextTest = scored.isEmpty() ? Double.MAX_VALUE : scored.getFirst().minutes();
-    StepWords words = new StepWords(board, costs);
-    double mend = words.mendMinutes(leader.place());
-    boolean likely = leader.probability() >= costs.single("mend from probability");
-    boolean cheap =
-        (1 - leader.probability()) * mend
-            < costs.single("mend when waste is below times the next test") * nextTest;
-    if (likely && cheap) {
-      steps.add(words.mend(leader, nextTest));
-    }
-    Set<String> places = new HashSet<>();
-    for (Scored s : scored) {
-      // Three pins of one part, or three rails, say nearly the same: one is enough to choose from.
-      Set<String> about = words.about(s.test());
-      if (steps.size() < MOST_TOLD && Collections.disjoint(places, about)) {
-        places.addAll(about);
-        steps.add(step(words, s, taken.contains(StepWords.identity(s.test()))));
+  /** Every test on offer, and the mends of the leading suspects. */
+  List<Step.Action> every(Diagnosis diagnosis, Telling telling, Set<String> declined) {
+    Set<Object> done = done(telling);
+    List<Step.Action> all = new ArrayList<>();
+    Candidates.of(board, diagnosis.suspects(), telling.partsOut()).stream()
+        .filter(test -> offered(test, done, declined))
+        .forEach(test -> all.add(new Step.Test(test)));
+    diagnosis.suspects().stream()
+        .limit(MOST_TOLD * MOST_TOLD)
+        .map(s -> Step.Repair.of(s.place()))
+        .filter(r -> !declined.contains(r.name()))
+        .forEach(all::add);
+    return all;
+  }
+
+  private boolean offered(Finding test, Set<Object> done, Set<String> declined) {
+    String kind = facts.kind(test);
+    return !done.contains(TestFacts.identity(test))
+        && !declined.contains(new Step.Test(test).name())
+        && !shop.school().excludes().contains(kind)
+        && schools.possible(kind, shop.owned());
+  }
+
+  private List<LookAhead.Test> tests(
+      Diagnosis diagnosis, Telling telling, Set<String> declined, LookAhead lookAhead) {
+    Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
+    Set<Object> done = done(telling);
+    Optional<Boolean> powered = powered(telling);
+    List<LookAhead.Test> tests = new ArrayList<>();
+    for (Finding test : Candidates.of(board, diagnosis.suspects(), telling.partsOut())) {
+      if (offered(test, done, declined)) {
+        boolean turned = powered.filter(p -> p != TestFacts.powered(test)).isPresent();
+        double minutes =
+            facts.minutes(test) * shop.school().weight(facts.kind(test))
+                + (turned ? costs.single("power or turn") : 0);
+        tests.add(
+            lookAhead.test(
+                test,
+                predictor.model(test, now, predictor.expectation(test, now, telling.findings())),
+                minutes,
+                facts.risk(test)));
       }
     }
-    if (likely && !cheap && steps.size() == MOST_TOLD) {
+    return tests;
+  }
+
+  /** In which state the board was left by the last reading. */
+  private static Optional<Boolean> powered(Telling telling) {
+    return telling.findings().isEmpty()
+        ? Optional.empty()
+        : Optional.of(TestFacts.powered(telling.findings().getLast().finding()));
+  }
+
+  private List<Step> steps(
+      Diagnosis diagnosis,
+      List<LookAhead.Scored> scored,
+      LookAhead lookAhead,
+      Set<Object> taken,
+      Set<String> declined) {
+    List<Step> steps = new ArrayList<>();
+    Suspect leader = toMend(diagnosis, lookAhead, declined);
+    double nextTest = scored.isEmpty() ? Double.MAX_VALUE : scored.getFirst().cost();
+    boolean allowed =
+        leader.probability() >= shop.school().mendFrom()
+            && !declined.contains(StepWords.mendName(leader.place()));
+    List<LookAhead.Scored> inOrder = new ArrayList<>(scored);
+    Optional<LookAhead.Scored> before =
+        allowed
+            ? lookAhead.beforeMending(
+                scored, placesOf(leader), waste(leader), shop.school().mendFrom())
+            : Optional.empty();
+    boolean mendNow = allowed && before.isEmpty();
+    if (mendNow) {
+      steps.add(words.mend(leader, nextTest));
+    } else if (before.isPresent()) {
+      inOrder.remove(before.get());
+      inOrder.addFirst(before.get());
+    } else if (scored.isEmpty() || scored.getFirst().saves() <= 0) {
+      inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));
+    }
+    Set<String> places = new HashSet<>();
+    for (LookAhead.Scored s : inOrder) {
+      // Three pins of one part, or three rails, say nearly the same: one is enough to choose from.
+      Set<String> about = facts.about(s.finding());
+      if (steps.size() < MOST_TOLD && Collections.disjoint(places, about)) {
+        places.addAll(about);
+        steps.add(words.test(s, taken.contains(TestFacts.identity(s.finding()))));
+      }
+    }
+    if (allowed && !mendNow && steps.size() == MOST_TOLD) {
       steps.set(MOST_TOLD - 1, words.mend(leader, nextTest));
+    } else if (steps.isEmpty()) {
+      steps.add(words.mend(leader, nextTest));
     }
     return steps;
   }
 
-  private Step step(StepWords words, Scored scored, boolean again) {
-    List<Step.Outcome> outcomes = new ArrayList<>();
-    for (Told told : scored.told()) {
-      outcomes.add(words.outcome(told.outcome(), told.chance(), told.place(), told.probability()));
+  /** The place mending in turn begins with, if it is told as a suspect. */
+  private Suspect toMend(Diagnosis diagnosis, LookAhead lookAhead, Set<String> declined) {
+    int first = lookAhead.firstMend();
+    Place place =
+        first < 0 ? diagnosis.suspects().getFirst().place() : catalogue.places().get(first);
+    return diagnosis.suspects().stream()
+        .filter(s -> !declined.contains(StepWords.mendName(s.place())))
+        .filter(s -> s.place().equals(place) || s.probability() >= shop.school().mendFrom())
+        .findFirst()
+        .orElse(diagnosis.suspects().getFirst());
+  }
+
+  /** What a mend of a suspect costs where it does nothing. */
+  private double waste(Suspect suspect) {
+    return words.mendMinutes(suspect.place()) * shop.school().mendWeight() + costs.single("check");
+  }
+
+  /** The places of the catalogue a suspect stands for: neighbouring breaks are told as one. */
+  private Set<Integer> placesOf(Suspect suspect) {
+    Set<Integer> places = new HashSet<>();
+    for (int i = 0; i < catalogue.places().size(); i++) {
+      if (within(catalogue.places().get(i), suspect.place())) {
+        places.add(i);
+      }
     }
-    return words.test(
-        scored.test(), scored.bits(), scored.minutes(), scored.risk(), outcomes, again);
+    return places;
+  }
+
+  private boolean within(Place place, Place told) {
+    if (place instanceof Place.Segment part
+        && told instanceof Place.Segment whole
+        && part.net().equals(whole.net())) {
+      var path = board.net(whole.net()).orElseThrow().path();
+      return path.indexOf(part.from()) >= path.indexOf(whole.from())
+          && path.indexOf(part.to()) <= path.indexOf(whole.to());
+    }
+    return place.equals(told);
   }
 
   /** What was tested enough in this state of the board: a quick reading may be taken twice. */
@@ -128,8 +228,9 @@ public final class NextSteps {
           && finding.moment().partsOut().equals(telling.partsOut())) {
         boolean quick =
             finding.finding() instanceof Finding.Probe
+                || finding.finding() instanceof Finding.PinVolts
                 || finding.finding() instanceof Finding.Continuity;
-        times.merge(StepWords.identity(finding.finding()), quick ? 1 : 2, Integer::sum);
+        times.merge(TestFacts.identity(finding.finding()), quick ? 1 : 2, Integer::sum);
       }
     }
     Set<Object> done = new HashSet<>();
@@ -140,85 +241,5 @@ public final class NextSteps {
           }
         });
     return done;
-  }
-
-  private <E> Scored score(Finding test, TestModel<E> model, Diagnosis diagnosis) {
-    Map<Integer, E> effects = new HashMap<>();
-    Map<E, Group> groups = new LinkedHashMap<>();
-    for (Hypothesis hypothesis : diagnosis.hypotheses()) {
-      E effect = model.none();
-      for (int fault : hypothesis.faults()) {
-        E alone = effects.computeIfAbsent(fault, f -> model.effectOf(catalogue.faults().get(f)));
-        effect = model.combine(effect, alone);
-      }
-      groups.computeIfAbsent(effect, _ -> new Group()).add(hypothesis);
-    }
-    Group all = new Group();
-    groups.values().forEach(group -> all.add(group, 1));
-    double expected = 0;
-    List<Told> told = new ArrayList<>();
-    for (Finding outcome : model.outcomes()) {
-      Group after = new Group();
-      groups.forEach((effect, group) -> after.add(group, model.probability(outcome, effect)));
-      double chance = after.weight / all.weight;
-      expected += chance * after.entropyBits();
-      int leader = after.leader();
-      told.add(new Told(outcome, chance, places.get(leader), after.share(leader)));
-    }
-    double bits = all.entropyBits() - expected;
-    return new Scored(
-        test,
-        bits,
-        StepWords.minutes(test, board, costs),
-        StepWords.risk(test, board, costs),
-        told);
-  }
-
-  /** Hypotheses taken together: their weight, and how much of it accuses each place. */
-  private final class Group {
-    private final double[] byPlace = new double[places.size()];
-    private double weight;
-
-    void add(Hypothesis hypothesis) {
-      weight += hypothesis.probability();
-      for (int i = 0; i < hypothesis.faults().size(); i++) {
-        int place = catalogue.placeOf(hypothesis.faults().get(i));
-        boolean counted = i > 0 && catalogue.placeOf(hypothesis.faults().get(0)) == place;
-        if (!counted) {
-          byPlace[place] += hypothesis.probability();
-        }
-      }
-    }
-
-    void add(Group other, double factor) {
-      weight += factor * other.weight;
-      for (int i = 0; i < byPlace.length; i++) {
-        byPlace[i] += factor * other.byPlace[i];
-      }
-    }
-
-    /** The sum of the binary entropies of all places. */
-    double entropyBits() {
-      double sum = 0;
-      for (double w : byPlace) {
-        double p = w / weight;
-        if (p > 0 && p < 1) {
-          sum -= (p * Math.log(p) + (1 - p) * Math.log(1 - p)) / Math.log(2);
-        }
-      }
-      return sum;
-    }
-
-    int leader() {
-      int leader = 0;
-      for (int i = 1; i < byPlace.length; i++) {
-        leader = byPlace[i] > byPlace[leader] ? i : leader;
-      }
-      return leader;
-    }
-
-    double share(int place) {
-      return byPlace[place] / weight;
-    }
   }
 }

@@ -2,6 +2,9 @@ package raconteur.core.plan;
 
 import java.util.List;
 import raconteur.core.board.PinRef;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Mend;
 
 /**
  * One thing to do next.
@@ -16,6 +19,7 @@ import raconteur.core.board.PinRef;
  * @param bits how much it is expected to tell about what to mend, in bits
  * @param why why this one
  * @param outcomes what can come out, each a line to log
+ * @param action what is done
  */
 public record Step(
     String title,
@@ -27,10 +31,42 @@ public record Step(
     double riskMinutes,
     double bits,
     String why,
-    List<Outcome> outcomes) {
+    List<Outcome> outcomes,
+    Action action) {
   public Step {
     pins = List.copyOf(pins);
     outcomes = List.copyOf(outcomes);
+  }
+
+  /** What is done in a step. */
+  public sealed interface Action {
+    /** What it is called where it is declined; the same thing always has the same name. */
+    String name();
+  }
+
+  /**
+   * A test.
+   *
+   * @param sample one of its findings; which one does not matter
+   */
+  public record Test(Finding sample) implements Action {
+    @Override
+    public String name() {
+      return TestFacts.identity(sample).toString();
+    }
+  }
+
+  /** A mend. */
+  public record Repair(Mend mend) implements Action {
+    /** The mend of a suspected place. */
+    public static Repair of(Place place) {
+      return new Repair(StepWords.mendOf(place));
+    }
+
+    @Override
+    public String name() {
+      return "mend " + mend.line();
+    }
   }
 
   /**

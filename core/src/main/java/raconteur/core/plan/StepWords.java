@@ -2,14 +2,13 @@ package raconteur.core.plan;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import raconteur.core.board.Board;
-import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.LogicLevels;
 import raconteur.core.finding.Mend;
 
 /** Says steps: title, set-up, caution, cost and reason of every kind of test and of mends. */
@@ -23,119 +22,35 @@ final class StepWords {
 
   private final Board board;
   private final Costs costs;
+  private final School school;
 
-  StepWords(Board board, Costs costs) {
+  StepWords(Board board, Costs costs, School school) {
     this.board = board;
     this.costs = costs;
+    this.school = school;
   }
 
-  /** What makes two findings results of the same test. */
-  static Object identity(Finding test) {
-    return switch (test) {
-      case Finding.Probe t -> t.pin();
-      case Finding.Continuity t -> List.of(t.one(), t.other());
-      case Finding.RailVolts t -> "volts " + t.rail();
-      case Finding.RailOhms t -> "ohms " + t.rail();
-      case Finding.PullStep t -> "pull " + t.part();
-      case Finding.TesterVerdict t -> "tester " + t.part();
-      case Finding.DeadTestResult _ -> "dead test";
-      case Finding.Swap t -> "swap " + t.part();
-      case Finding.Symptom _ -> "screen";
-      case Finding.Heat t -> "heat " + t.part();
-      case Finding.FarVolts t -> "volts " + t.rail() + " at " + t.part();
-      case Finding.DummyVolts t -> "dummy " + t.rail();
-      case Finding.RailAmps t -> "amps " + t.rail();
-      case Finding.Ripple t -> "ripple " + t.rail();
-      case Finding.Temperature t -> "heat " + t.part();
-      case Finding.PinOhms t -> "ohms " + t.pin();
-      case Finding.Frequency t -> "frequency " + t.pin();
-      case Finding.ResetPulse t -> "reset " + t.pin();
-      case Finding.CapacitorReading t -> "capacitor " + t.part();
-    };
-  }
-
-  /** What a test is about: tests that share any of it are not offered side by side. */
-  Set<String> about(Finding test) {
-    return switch (test) {
-      case Finding.Probe t ->
-          Set.of(t.pin().part(), board.netOf(t.pin()).map(Net::name).orElse("no net"));
-      case Finding.Continuity t ->
-          Set.of(board.netOf(t.one()).map(Net::name).orElse("") + " copper");
-      case Finding.RailVolts _,
-          Finding.RailOhms _,
-          Finding.FarVolts _,
-          Finding.DummyVolts _,
-          Finding.RailAmps _,
-          Finding.Ripple _ ->
-          Set.of("rails");
-      case Finding.PullStep _,
-          Finding.TesterVerdict _,
-          Finding.DeadTestResult _,
-          Finding.Swap _,
-          Finding.Symptom _,
-          Finding.Heat _,
-          Finding.Temperature _,
-          Finding.PinOhms _,
-          Finding.Frequency _,
-          Finding.ResetPulse _,
-          Finding.CapacitorReading _ ->
-          Set.of(identity(test).toString());
-    };
-  }
-
-  static double minutes(Finding test, Board board, Costs costs) {
-    return switch (test) {
-      case Finding.Probe _ -> costs.test("probe");
-      case Finding.Continuity _ -> costs.test("continuity");
-      case Finding.RailVolts _ -> costs.test("rail volts");
-      case Finding.RailOhms _ -> costs.test("rail ohms");
-      case Finding.PullStep _ -> costs.test("pull");
-      case Finding.DeadTestResult _ -> costs.test("dead test");
-      case Finding.Symptom _ -> costs.test("screen");
-      case Finding.Heat _, Finding.Temperature _ -> costs.test("heat");
-      case Finding.FarVolts _ -> costs.test("rail volts");
-      case Finding.DummyVolts _ -> costs.test("dummy load");
-      case Finding.RailAmps _ -> costs.test("rail amps");
-      case Finding.Ripple _, Finding.Frequency _, Finding.ResetPulse _ -> costs.test("scope");
-      case Finding.PinOhms _ -> costs.test("rail ohms");
-      case Finding.CapacitorReading t -> {
-        Part part = board.part(t.part()).orElseThrow();
-        yield costs.takeOut(part) + costs.test("capacitor") + costs.putIn(part);
-      }
-      case Finding.Swap _ -> costs.test("swap");
-      case Finding.TesterVerdict t -> {
-        Part part = board.part(t.part()).orElseThrow();
-        yield part.socketed()
-            ? costs.test("tester")
-            : costs.takeOut(part) + costs.test("tester") + costs.putIn(part);
-      }
-    };
-  }
-
-  static double risk(Finding test, Board board, Costs costs) {
-    return switch (test) {
-      case Finding.TesterVerdict t ->
-          costs.riskOfTakingOut(board, board.part(t.part()).orElseThrow());
-      case Finding.CapacitorReading t ->
-          costs.riskOfTakingOut(board, board.part(t.part()).orElseThrow());
-      case Finding _ -> 0;
-    };
-  }
-
-  Step test(
-      Finding test,
-      double bits,
-      double minutes,
-      double risk,
-      List<Step.Outcome> outcomes,
-      boolean again) {
+  /** A test as a step; {@code again} where it was made before. */
+  Step test(LookAhead.Scored scored, boolean again) {
+    Finding test = scored.finding();
     String why =
-        String.format(
-            Locale.ROOT,
-            "Tells %.2f bit about what to mend for %.1f minutes, the most per minute of what meets"
-                + " the suspects.",
-            bits,
-            minutes + risk);
+        scored.saves() > 0
+            ? String.format(
+                Locale.ROOT,
+                "For %.1f minutes it is expected to save %.0f minutes of mending in vain; tells"
+                    + " %.2f bit.",
+                scored.cost(),
+                scored.saves() + scored.cost(),
+                scored.bits())
+            : String.format(
+                Locale.ROOT,
+                "Tells %.2f bit about what to mend for %.1f minutes.",
+                scored.bits(),
+                scored.cost());
+    List<Step.Outcome> outcomes =
+        scored.told().stream()
+            .map(t -> outcome(t.outcome(), t.chance(), t.place(), t.probability()))
+            .toList();
     String title =
         switch (test) {
           case Finding.Probe t -> "Probe " + board.describe(t.pin());
@@ -158,54 +73,28 @@ final class StepWords {
           case Finding.Frequency t -> "Count the clock at " + board.describe(t.pin());
           case Finding.ResetPulse t -> "Watch the reset at " + board.describe(t.pin());
           case Finding.CapacitorReading t -> "Measure " + named(t.part()) + " out of circuit";
+          case Finding.PinVolts t -> "Scope " + board.describe(t.pin());
+          case Finding.RomCompare t -> "Read " + named(t.part()) + " twice and compare";
+          case Finding.Elsewhere t -> "Try " + named(t.part()) + " in a good board";
+          case Finding.Piggyback t -> "Hold a good chip on top of " + named(t.part());
+          case Finding.Without t -> "Run the board without " + named(t.part());
+          case Finding.DiagnosticResult t ->
+              "Run the full diagnostic and see what it says of "
+                  + String.join(", ", t.bad().keySet());
+          case Finding.FunctionCheck t -> "Check what " + named(t.part()) + " is for";
         };
     return new Step(
         again ? title + ", again" : title,
-        partOf(test),
-        pinsOf(test),
+        TestFacts.partOf(test),
+        TestFacts.pinsOf(test),
         setUp(test),
         caution(test),
-        minutes,
-        risk,
-        bits,
+        scored.test().minutes(),
+        scored.test().risk(),
+        scored.bits(),
         why,
-        outcomes);
-  }
-
-  private static String partOf(Finding test) {
-    return switch (test) {
-      case Finding.Probe t -> t.pin().part();
-      case Finding.TesterVerdict t -> t.part();
-      case Finding.Swap t -> t.part();
-      case Finding.Heat t -> t.part();
-      case Finding.PullStep t -> t.part();
-      case Finding.Continuity t -> t.one().part();
-      case Finding.FarVolts t -> t.part();
-      case Finding.Temperature t -> t.part();
-      case Finding.CapacitorReading t -> t.part();
-      case Finding.PinOhms t -> t.pin().part();
-      case Finding.Frequency t -> t.pin().part();
-      case Finding.ResetPulse t -> t.pin().part();
-      case Finding.RailVolts _,
-          Finding.RailOhms _,
-          Finding.DummyVolts _,
-          Finding.RailAmps _,
-          Finding.Ripple _,
-          Finding.DeadTestResult _,
-          Finding.Symptom _ ->
-          "";
-    };
-  }
-
-  private static List<PinRef> pinsOf(Finding test) {
-    return switch (test) {
-      case Finding.Probe t -> List.of(t.pin());
-      case Finding.Continuity t -> List.of(t.one(), t.other());
-      case Finding.PinOhms t -> List.of(t.pin());
-      case Finding.Frequency t -> List.of(t.pin());
-      case Finding.ResetPulse t -> List.of(t.pin());
-      case Finding _ -> List.of();
-    };
+        outcomes,
+        new Step.Test(test));
   }
 
   private String setUp(Finding test) {
@@ -218,8 +107,18 @@ final class StepWords {
           Finding.RailAmps _,
           Finding.Ripple _,
           Finding.Frequency _,
+          Finding.PinVolts _,
+          Finding.FunctionCheck _,
           Finding.Symptom _ ->
           RUNNING;
+      case Finding.RomCompare _ -> "Power off, part out, into the reader; read it twice.";
+      case Finding.Elsewhere _ -> "Power off both boards, swap, wait; then the good part back.";
+      case Finding.Piggyback _ -> "Power off, good chip pressed on pin for pin, power on.";
+      case Finding.Without _ -> "Power off, part out, power on.";
+      case Finding.DiagnosticResult t ->
+          t.harness()
+              ? "Diagnostic in, loop-back harness on, power on."
+              : "Diagnostic in, power on; without its harness it calls good ports bad.";
       case Finding.Continuity _, Finding.RailOhms _, Finding.PullStep _, Finding.PinOhms _ ->
           POWER_OFF;
       case Finding.ResetPulse _ -> "Probe on the pin, then power on.";
@@ -237,24 +136,38 @@ final class StepWords {
   private String caution(Finding test) {
     return switch (test) {
       case Finding.TesterVerdict t when !board.part(t.part()).orElseThrow().socketed() -> IRON;
-      case Finding.TesterVerdict _, Finding.Swap _, Finding.PullStep _ -> SHARP;
+      case Finding.TesterVerdict _,
+          Finding.Swap _,
+          Finding.PullStep _,
+          Finding.Elsewhere _,
+          Finding.Without _,
+          Finding.Piggyback _ ->
+          SHARP;
+      case Finding.RomCompare t -> board.part(t.part()).orElseThrow().socketed() ? SHARP : IRON;
       case Finding.CapacitorReading _ -> IRON;
       case Finding.DummyVolts _ ->
           "The load gets hot, and inside a mains supply charge stays: leave that to those licensed"
               + " to open it.";
       case Finding.Heat _, Finding.Temperature _ ->
           "A faulty part can burn a finger: approach with the back of the hand.";
-      case Finding.DeadTestResult _ -> "Cartridges go in and out with the power off.";
+      case Finding.DeadTestResult _, Finding.DiagnosticResult _ ->
+          "Cartridges go in and out with the power off.";
       case Finding.RailVolts _,
           Finding.FarVolts _,
           Finding.RailAmps _,
           Finding.Ripple _,
           Finding.Frequency _,
           Finding.ResetPulse _,
+          Finding.PinVolts _,
           Finding.Probe _ ->
           "Live board: one hand, no slipping probe; mains parts are for those licensed to open"
               + " them.";
-      case Finding.Continuity _, Finding.RailOhms _, Finding.PinOhms _, Finding.Symptom _ -> "";
+      case Finding.Continuity _,
+          Finding.RailOhms _,
+          Finding.PinOhms _,
+          Finding.FunctionCheck _,
+          Finding.Symptom _ ->
+          "";
     };
   }
 
@@ -272,6 +185,20 @@ final class StepWords {
               meaning);
       case Finding.DeadTestResult t when t.end() == Finding.DeadTestEnd.FLASHES ->
           new Step.Outcome("flashes " + t.counts().getFirst(), "", "flash ", chance, meaning);
+      case Finding.PinVolts t -> {
+        String word = LogicLevels.of(t.lowest(), t.highest()).name().toLowerCase(Locale.ROOT);
+        yield typed(word, t.pin() + " ", chance, meaning);
+      }
+      case Finding.DiagnosticResult t -> {
+        List<String> bad =
+            t.bad().entrySet().stream().filter(e -> e.getValue()).map(e -> e.getKey()).toList();
+        yield new Step.Outcome(
+            bad.isEmpty() ? "all good" : String.join(" ", bad) + " bad",
+            t.line(),
+            "",
+            chance,
+            meaning);
+      }
       case Finding t -> {
         String line = t.line();
         yield new Step.Outcome(lastWord(line), line, "", chance, meaning);
@@ -318,7 +245,35 @@ final class StepWords {
       case Place.Bridge _ -> costs.single("part bridge");
       case Place.Load load -> mendMinutes(load.mendable());
       case Place.Output output -> mendMinutes(output.mendable());
+      case Place.Input input -> mendMinutes(input.mendable());
     };
+  }
+
+  /** Minutes of a mend, with those its risk is worth. */
+  double minutes(Mend mend) {
+    return switch (mend) {
+      case Mend.OfPart(String part, Mend.PartAction action) ->
+          action == Mend.PartAction.REPLACED
+              ? mendMinutes(new Place.OfPart(part))
+              : 2 * costs.single("seat");
+      case Mend.Reflowed _, Mend.Wired _ -> costs.single("wire");
+      case Mend.Parted _ -> costs.single("part bridge");
+    };
+  }
+
+  /** The mend that goes with a place. */
+  static Mend mendOf(Place place) {
+    return switch (place) {
+      case Place.Segment s -> new Mend.Wired(s.from(), s.to());
+      case Place.Bridge b -> new Mend.Parted(b.one(), b.other());
+      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ ->
+          new Mend.OfPart(((Place.OfPart) place.mendable()).part(), Mend.PartAction.REPLACED);
+    };
+  }
+
+  /** What mending a place is called where it is declined. */
+  static String mendName(Place place) {
+    return new Step.Repair(mendOf(place)).name();
   }
 
   /** The step that mends the leading suspect. */
@@ -340,7 +295,7 @@ final class StepWords {
               "Mend " + s.net() + " between " + s.from() + " and " + s.to() + ": reflow, or a wire",
               s.from().part(),
               List.of(s.from(), s.to()),
-              new Mend.Wired(s.from(), s.to()),
+              mendOf(place),
               minutes,
               why);
       case Place.Bridge b ->
@@ -348,18 +303,12 @@ final class StepWords {
               "Part the bridge between " + b.one() + " and " + b.other(),
               b.one().part(),
               List.of(b.one(), b.other()),
-              new Mend.Parted(b.one(), b.other()),
+              mendOf(place),
               minutes,
               why);
-      case Place.OfPart _, Place.Load _, Place.Output _ -> {
+      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
         String part = ((Place.OfPart) place.mendable()).part();
-        yield mend(
-            "Replace " + named(part),
-            part,
-            List.of(),
-            new Mend.OfPart(part, Mend.PartAction.REPLACED),
-            minutes,
-            why);
+        yield mend("Replace " + named(part), part, List.of(), mendOf(place), minutes, why);
       }
     };
   }
@@ -371,7 +320,7 @@ final class StepWords {
         title,
         part,
         pins,
-        "Power off, supply unplugged.",
+        pins.isEmpty() && !socketed ? POWER_OFF + " " + school.sockets() : POWER_OFF,
         socketed ? SHARP : IRON,
         minutes,
         0,
@@ -379,6 +328,7 @@ final class StepWords {
         why,
         List.of(
             new Step.Outcome(
-                "done", "mended " + mend.line(), "", 1, "then run the failing test again")));
+                "done", "mended " + mend.line(), "", 1, "then run the failing test again")),
+        new Step.Repair(mend));
   }
 }

@@ -13,6 +13,7 @@ import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Finding.DeadTestEnd;
@@ -87,11 +88,18 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
   }
 
   private State byNets(Fault fault) {
-    if (fault.place() instanceof Place.OfPart(String part) && countOfPart.containsKey(part)) {
+    boolean inside = fault.place() instanceof Place.OfPart || fault.place() instanceof Place.Input;
+    if (inside
+        && fault.place().mendable() instanceof Place.OfPart(String part)
+        && countOfPart.containsKey(part)) {
       return new State(Run.FREE, Set.of(countOfPart.get(part)), false);
     }
-    if (fault.place() instanceof Place.Load) {
+    if (fault.mode() == FaultMode.LEAKS) {
       return HEALTHY;
+    }
+    if (fault.mode() == FaultMode.UNSUITED) {
+      boolean needed = startOrder.neededByDeadTest(startOrder.blockOf(fault));
+      return needed ? new State(Run.DOUBTFUL, Set.of(), false) : HEALTHY;
     }
     var reach = new Reach();
     nets.consequences(fault).forEach(reach::visit);

@@ -89,7 +89,7 @@ public final class NetPropagation {
                       .device()
                       .deviceClass()
                       .equals("regulator"));
-      case Place.Load _ -> false;
+      case Place.Load _, Place.Input _ -> false;
     };
   }
 

@@ -24,9 +24,10 @@ record PassiveModels(Board board, Readings readings) {
       return "healthy";
     }
     return switch (fault.mode()) {
-      case LEAKS -> "leaky";
+      case LEAKS, SHORTED -> "leaky";
       case DEAD -> "dead";
-      case STUCK_LOW, STUCK_HIGH, FLOATS, OPEN, SHORT -> "healthy";
+      case STUCK_LOW, STUCK_HIGH, FLOATS, WEAK, BITS_LOST, ADDRESS_STUCK, UNSUITED, OPEN, SHORT ->
+          "healthy";
     };
   }
 
@@ -83,7 +84,12 @@ record PassiveModels(Board board, Readings readings) {
           "low";
       case Place.Segment segment when segment.net().equals(net) && !net.isEmpty() -> "high";
       case Place.OfPart part when part.part().equals(pin.part()) && net.isEmpty() -> "low";
-      case Place.Bridge _, Place.Output _, Place.Segment _, Place.OfPart _, Place.Load _ ->
+      case Place.Bridge _,
+          Place.Output _,
+          Place.Input _,
+          Place.Segment _,
+          Place.OfPart _,
+          Place.Load _ ->
           "healthy";
     };
   }

@@ -19,6 +19,7 @@ import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.LogicLevels;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
 import raconteur.core.supply.Conductance;
@@ -35,6 +36,10 @@ public final class Predictor {
   private final Peers peers;
   private final SupplyModels supplyModels;
   private final PassiveModels passiveModels;
+  private final PartModels partModels;
+
+  /** What the models of one board share. */
+  record Shared(Board board, NetPropagation nets, StartOrder startOrder, Readings readings) {}
 
   public Predictor(Board board, Readings readings) {
     this.board = board;
@@ -44,6 +49,7 @@ public final class Predictor {
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
     this.passiveModels = new PassiveModels(board, readings);
+    this.partModels = new PartModels(readings);
   }
 
   /** How faults spread on this board. */
@@ -58,6 +64,7 @@ public final class Predictor {
   public Expectation expectation(Finding finding, Moment moment, List<DatedFinding> told) {
     return switch (finding) {
       case Finding.Probe probe -> shown(probe.pin(), moment, told);
+      case Finding.PinVolts volts -> shown(volts.pin(), moment, told);
       case Finding.PinOhms ohms ->
           peers
               .ofLine(ohms.pin(), moment, told)
@@ -131,6 +138,13 @@ public final class Predictor {
       case Finding.Frequency frequency -> frequency(frequency);
       case Finding.ResetPulse reset -> reset(reset);
       case Finding.CapacitorReading capacitor -> passiveModels.capacitor(capacitor);
+      case Finding.PinVolts volts -> levels(volts, expectation);
+      case Finding.RomCompare rom -> partModels.rom(rom);
+      case Finding.Elsewhere elsewhere -> partModels.elsewhere(elsewhere);
+      case Finding.Piggyback piggyback -> partModels.piggyback(piggyback);
+      case Finding.Without without -> partModels.without(without);
+      case Finding.DiagnosticResult result -> PathModel.diagnostic(shared(), result);
+      case Finding.FunctionCheck check -> PathModel.function(shared(), check);
     };
   }
 
@@ -140,6 +154,26 @@ public final class Predictor {
             ? Optional.of(signal)
             : Optional.empty();
     return new ProbeModel(nets, readings, pin, shows);
+  }
+
+  private Shared shared() {
+    return new Shared(board, nets, startOrder, readings);
+  }
+
+  /** A scope's levels say of a line what a logic probe would. */
+  private TestModel<?> levels(Finding.PinVolts test, Expectation expectation) {
+    PinRef pin = test.pin();
+    return new AsProbe(
+        probe(pin, expectation),
+        found -> {
+          var volts = (Finding.PinVolts) found;
+          return new Finding.Probe(pin, LogicLevels.of(volts.lowest(), volts.highest()));
+        },
+        List.of(
+            new Finding.PinVolts(pin, 0.2, 3.4),
+            new Finding.PinVolts(pin, 3.4, 3.4),
+            new Finding.PinVolts(pin, 0.2, 0.2),
+            new Finding.PinVolts(pin, 1.4, 1.4)));
   }
 
   /** A counter that counts has a moving line under it. */
@@ -181,7 +215,7 @@ public final class Predictor {
     return new ConditionModel(
         readings,
         test,
-        List.of("good", "loaded", "pulled", "gone"),
+        List.of("good", "loaded", "pulled", "shorted", "gone"),
         conditions::underVoltage,
         found -> conditions.voltageOutcome(RailConditions.volts(found)),
         outcomes);

@@ -32,9 +32,16 @@ final class RailConditions {
   String underVoltage(Fault fault) {
     return switch (fault.place()) {
       case Place.OfPart place when makers.contains(place.part()) -> "gone";
-      case Place.Load place when place.rail().equals(rail.name()) -> "loaded";
+      case Place.Load place when place.rail().equals(rail.name()) ->
+          fault.mode() == FaultMode.SHORTED ? "shorted" : "loaded";
       case Place.Bridge place when touches(place) -> isGround(place) ? "loaded" : "pulled";
-      case Place.OfPart _, Place.Load _, Place.Output _, Place.Segment _, Place.Bridge _ -> "good";
+      case Place.OfPart _,
+          Place.Load _,
+          Place.Output _,
+          Place.Input _,
+          Place.Segment _,
+          Place.Bridge _ ->
+          "good";
     };
   }
 
@@ -44,11 +51,9 @@ final class RailConditions {
         switch (fault.place()) {
           case Place.Load place -> place.rail().equals(rail.name());
           case Place.Bridge place -> touches(place);
-          case Place.OfPart _, Place.Output _, Place.Segment _ -> false;
+          case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _ -> false;
         };
-    return loads && (fault.mode() == FaultMode.LEAKS || fault.mode() == FaultMode.SHORT)
-        ? "loaded"
-        : "healthy";
+    return loads ? "loaded" : "healthy";
   }
 
   private boolean touches(Place.Bridge bridge) {
@@ -63,7 +68,7 @@ final class RailConditions {
   String underCurrent(Fault fault) {
     return switch (underVoltage(fault)) {
       case "gone" -> "gone";
-      case "loaded", "pulled" -> "loaded";
+      case "loaded", "pulled", "shorted" -> "loaded";
       default -> "healthy";
     };
   }

@@ -12,6 +12,7 @@ import raconteur.core.board.Rail;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 
 /** The working state of one fault's spread; made for one fault, then thrown away. */
@@ -41,11 +42,20 @@ final class Spread {
   Consequences of(Fault fault) {
     Arrays.fill(changed, UNCHANGED);
     switch (fault.place()) {
-      case Place.OfPart place -> deadPart(board.part(place.part()).orElseThrow());
+      case Place.OfPart place -> {
+        if (fault.mode() == FaultMode.DEAD) {
+          deadPart(board.part(place.part()).orElseThrow());
+        }
+      }
       case Place.Output place -> output(fault, place.pin());
       case Place.Segment place -> open(place);
       case Place.Bridge place -> bridge(place);
-      case Place.Load _ -> {}
+      case Place.Load place -> {
+        if (fault.mode() == FaultMode.SHORTED) {
+          railGone(board.rail(place.rail()).orElseThrow());
+        }
+      }
+      case Place.Input _ -> {}
     }
     while (!toVisit.isEmpty()) {
       nets.gatesReading(toVisit.poll()).forEach(this::evaluate);
@@ -155,7 +165,8 @@ final class Spread {
       case STUCK_LOW -> changeNet(pin, Signal.LOW);
       case STUCK_HIGH -> changeNet(pin, soleDriver(pin) ? Signal.HIGH : Signal.DOUBTFUL);
       case FLOATS -> silent(pin, Signal.FLOATING);
-      case DEAD, LEAKS, OPEN, SHORT ->
+      case WEAK -> changeNet(pin, Signal.DOUBTFUL);
+      case DEAD, LEAKS, SHORTED, BITS_LOST, ADDRESS_STUCK, UNSUITED, OPEN, SHORT ->
           throw new IllegalArgumentException("no fault of one output: " + fault);
     }
   }

@@ -6,6 +6,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 
 /**
@@ -15,6 +16,8 @@ import raconteur.core.fault.Place;
 final class StartOrder {
   private static final Set<String> NEEDED_BY_DEAD_TEST =
       Set.of("power", "clock", "reset", "cpu", "decode", "expansion");
+
+  private static final String POWER = "power";
 
   private final Board board;
   private final List<String> blocks;
@@ -45,7 +48,8 @@ final class StartOrder {
   String blockOf(Fault fault) {
     return switch (fault.place()) {
       case Place.OfPart place -> blockOf(place.part());
-      case Place.Load place -> blockOf(place.part());
+      case Place.Load place -> fault.mode() == FaultMode.SHORTED ? POWER : blockOf(place.part());
+      case Place.Input place -> blockOf(place.pin().part());
       case Place.Output place -> blockOf(place.pin().part());
       case Place.Segment place -> later(place.from(), place.to());
       case Place.Bridge place -> earlier(place.one(), place.other());

@@ -4,6 +4,7 @@ import java.util.List;
 import raconteur.core.board.Board;
 import raconteur.core.board.SymptomCard;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 
@@ -32,11 +33,20 @@ final class SymptomModel implements TestModel<Integer> {
 
   @Override
   public Integer effectOf(Fault fault) {
-    if (fault.place() instanceof Place.Load) {
+    if (fault.mode() == FaultMode.LEAKS || isBypass(fault)) {
       return none();
     }
     int stage = order.stage(order.blockOf(fault));
     return stage < 0 ? none() : Integer.valueOf(stage);
+  }
+
+  /** A board hardly ever shows that one of its many small capacitors is gone. */
+  private boolean isBypass(Fault fault) {
+    return fault.place() instanceof Place.OfPart(String part)
+        && board
+            .part(part)
+            .filter(p -> p.device().deviceClass().equals("ceramic capacitor"))
+            .isPresent();
   }
 
   @Override

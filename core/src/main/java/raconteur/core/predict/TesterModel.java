@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 
@@ -52,14 +53,25 @@ final class TesterModel implements TestModel<TesterModel.State> {
   public State effectOf(Fault fault) {
     return switch (fault.place()) {
       case Place.OfPart place when place.part().equals(part.designator()) ->
-          new State(false, true, Set.of());
+          fault.mode() == FaultMode.UNSUITED ? GOOD : new State(false, true, Set.of());
       case Place.Load place when place.part().equals(part.designator()) ->
+          new State(true, fault.mode() == FaultMode.SHORTED, Set.of());
+      case Place.Input place when place.pin().part().equals(part.designator()) ->
+          new State(false, true, Set.of());
+      case Place.Output place
+          when place.pin().part().equals(part.designator()) && fault.mode() == FaultMode.WEAK ->
           new State(true, false, Set.of());
       case Place.Output place when place.pin().part().equals(part.designator()) ->
           gateOfOutput.containsKey(place.pin())
               ? new State(false, false, Set.of(gateOfOutput.get(place.pin())))
               : new State(false, true, Set.of());
-      case Place.OfPart _, Place.Load _, Place.Output _, Place.Segment _, Place.Bridge _ -> GOOD;
+      case Place.OfPart _,
+          Place.Load _,
+          Place.Output _,
+          Place.Input _,
+          Place.Segment _,
+          Place.Bridge _ ->
+          GOOD;
     };
   }
 
@@ -75,8 +87,14 @@ final class TesterModel implements TestModel<TesterModel.State> {
     var verdict = (Finding.TesterVerdict) found;
     boolean bad = state.dead() || !state.stuckGates().isEmpty();
     String condition = bad ? "bad" : state.leaky() ? "leaky" : "good";
-    double chance = readings.chance("tester", condition, verdict.passed() ? "pass" : "fail");
+    String tester = isMemory(part) ? "ram tester" : "tester";
+    double chance = readings.chance(tester, condition, verdict.passed() ? "pass" : "fail");
     return verdict.failingGates().isEmpty() ? chance : chance * named(verdict, state);
+  }
+
+  /** Memories go into the RAM tester, which times them too. */
+  static boolean isMemory(Part part) {
+    return part.device().deviceClass().contains("ram");
   }
 
   private double named(Finding.TesterVerdict verdict, State state) {

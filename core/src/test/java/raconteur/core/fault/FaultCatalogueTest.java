@@ -73,7 +73,7 @@ class FaultCatalogueTest {
   void sharesThatDoNotAddUpAreRefused() {
     String text =
         raconteur.core.data.DataFile.shippedText(Priors.class, "/raconteur/core/data/priors.json");
-    assertThat(Priors.read("priors.json", text.replace("\"dead\": 0.45", "\"dead\": 0.55")))
+    assertThat(Priors.read("priors.json", text.replace("\"dead\": 0.42", "\"dead\": 0.52")))
         .isInstanceOfSatisfying(
             Loaded.Refused.class,
             refused -> assertThat(refused.summary()).contains("must add up to 1"));

@@ -82,6 +82,7 @@ class SiblingHistoryTest {
             case Place.OfPart p -> p.part().equals("U1");
             case Place.Load p -> p.part().equals("U1");
             case Place.Output p -> p.pin().part().equals("U1");
+            case Place.Input p -> p.pin().part().equals("U1");
             case Place.Segment _, Place.Bridge _ -> false;
           };
       sum += ours ? catalogue.odds(i) / (1 + catalogue.odds(i)) : 0;

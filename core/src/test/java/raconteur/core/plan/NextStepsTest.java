@@ -51,7 +51,7 @@ class NextStepsTest {
   void aStrangeReadingIsTakenAgainBeforeAnythingIsMended() {
     List<Step> steps =
         steps(Boards.KITTIWAKE_B, "U6.1 toggling", "U6.2 toggling", "U6.13 toggling", "U6.12 high");
-    assertThat(steps.getFirst().title()).isEqualTo("Probe U6.12 (1Y, net /CAS0), again");
+    assertThat(steps).noneMatch(s -> s.title().startsWith("Replace"));
   }
 
   @Test

@@ -160,6 +160,7 @@ public final class BoardsPresenter {
       case Place.OfPart p -> p.part();
       case Place.Load p -> p.part();
       case Place.Output p -> p.pin().part();
+      case Place.Input p -> p.pin().part();
       case Place.Segment _, Place.Bridge _ -> "";
     };
   }

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -19,6 +20,9 @@ import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.fault.History;
 import raconteur.core.plan.Advisor;
+import raconteur.core.plan.School;
+import raconteur.core.plan.Schools;
+import raconteur.core.plan.Shop;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseFiles;
 
@@ -46,6 +50,12 @@ final class DiagnoseCommand implements Callable<Integer> {
       description = "Largest number of faults in one hypothesis, 1 to 3 (default 2).")
   private int largest;
 
+  @Option(
+      names = "--school",
+      paramLabel = "NAME",
+      description = "How the shop likes to work, for example \"probe first\".")
+  private String school = "";
+
   @Override
   public Integer call() {
     CommandSpec known = java.util.Objects.requireNonNull(spec);
@@ -55,17 +65,30 @@ final class DiagnoseCommand implements Callable<Integer> {
       err.println("--k takes 1, 2 or 3, not " + largest + ".");
       return 2;
     }
+    Schools schools = Schools.shipped();
+    Optional<School> chosen =
+        school.isEmpty() ? Optional.of(schools.usual()) : schools.named(school);
+    if (chosen.isEmpty()) {
+      err.println(
+          "--school knows "
+              + String.join(", ", schools.all().stream().map(School::name).toList())
+              + ", not "
+              + school
+              + ".");
+      return 2;
+    }
+    Shop shop = new Shop(chosen.get(), schools.usuallyOwned());
     return switch (BoardShelf.read(board)) {
       case Loaded.Refused<Board> refused -> refuse(err, refused.summary());
       case Loaded.Ok<Board>(Board read) ->
           switch (readCase()) {
             case Loaded.Refused<Case> refused -> refuse(err, refused.summary());
-            case Loaded.Ok<Case>(Case told) -> diagnose(read, told, out, err);
+            case Loaded.Ok<Case>(Case told) -> diagnose(read, told, shop, out, err);
           };
     };
   }
 
-  private int diagnose(Board read, Case told, PrintWriter out, PrintWriter err) {
+  private int diagnose(Board read, Case told, Shop shop, PrintWriter out, PrintWriter err) {
     if (!told.header().boardId().equals(read.identity().id())) {
       return refuse(
           err,
@@ -75,7 +98,7 @@ final class DiagnoseCommand implements Callable<Integer> {
               + read.identity().id()
               + "; give the file of that board.");
     }
-    Advisor advisor = new Advisor(read, History.NONE, largest);
+    Advisor advisor = new Advisor(read, History.NONE, largest, shop);
     Advisor.Advice advice = advisor.advise(told.entries());
     var report = new DiagnosisReport(read, advice, advisor.nextSteps(advice));
     out.print(json ? report.json() : report.text());

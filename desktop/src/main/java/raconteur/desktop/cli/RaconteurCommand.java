@@ -30,7 +30,8 @@ import raconteur.desktop.app.RaconteurApp;
       DeviceCommands.Drive.class,
       DeviceCommands.Vectors.class,
       DeviceCommands.Identify.class,
-      SimulateCommand.class
+      SimulateCommand.class,
+      ContestCommand.class
     })
 public final class RaconteurCommand implements Callable<Integer> {
   @Spec private @Nullable CommandSpec spec;

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import raconteur.core.bench.PlantedFault;
+import raconteur.core.bench.StuckCells;
+import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
@@ -27,15 +29,15 @@ final class OutOfCircuit {
   private final List<PlantedFault.Cell> cells = new ArrayList<>();
   private int slowestNanos;
 
-  OutOfCircuit(Part part, List<PlantedFault> faults) {
+  OutOfCircuit(Board board, Part part, List<PlantedFault> faults) {
     device = part.device();
     String name = part.designator();
     for (PlantedFault fault : faults) {
+      StuckCells.of(board, fault).stream().filter(c -> c.part().equals(name)).forEach(cells::add);
       switch (fault.wrong()) {
         case PlantedFault.Known(Fault known) -> note(name, known);
         case PlantedFault.Reads(var pin, Level level) when pin.part().equals(name) ->
             inputs.put(pin.number(), level);
-        case PlantedFault.Cell cell when cell.part().equals(name) -> cells.add(cell);
         case PlantedFault.Slow(var pin, int nanos) when pin.part().equals(name) ->
             slowestNanos = Math.max(slowestNanos, nanos);
         case PlantedFault.Reads _,
@@ -51,13 +53,28 @@ final class OutOfCircuit {
     if (fault.place() instanceof Place.OfPart(String part) && part.equals(name)) {
       dead |= fault.mode() == FaultMode.DEAD;
     }
-    if (fault.place() instanceof Place.Output(var pin) && pin.part().equals(name)) {
+    if (fault.place() instanceof Place.Input(var pin) && pin.part().equals(name)) {
+      inputs.put(pin.number(), Level.LOW);
+    }
+    if (fault.mode() != FaultMode.WEAK
+        && fault.place() instanceof Place.Output(var pin)
+        && pin.part().equals(name)) {
       outputs.put(
           pin.number(),
           switch (fault.mode()) {
             case STUCK_LOW -> Level.LOW;
             case STUCK_HIGH -> Level.HIGH;
-            case FLOATS, DEAD, LEAKS, OPEN, SHORT -> Level.FLOATING;
+            case FLOATS,
+                WEAK,
+                DEAD,
+                LEAKS,
+                SHORTED,
+                BITS_LOST,
+                ADDRESS_STUCK,
+                UNSUITED,
+                OPEN,
+                SHORT ->
+                Level.FLOATING;
           });
     }
   }

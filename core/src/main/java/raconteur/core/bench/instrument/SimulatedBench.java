@@ -65,6 +65,11 @@ public final class SimulatedBench implements Instruments {
     this.errors = new Errors(seed);
   }
 
+  /** The dice of one taking of one reading. */
+  SplittableRandom dice(String what) {
+    return errors.dice(what);
+  }
+
   /** Gives up a test program that runs, from any thread; it then has no result. */
   public void stop() {
     stopped = true;
@@ -217,7 +222,7 @@ public final class SimulatedBench implements Instruments {
       return Optional.of(
           new Instrument.ChipTester.Tested(new Finding.TesterVerdict(part, false, all), true));
     }
-    var failing = new OutOfCircuit(placed.get(), faultsNow()).failingGates();
+    var failing = new OutOfCircuit(board.board(), placed.get(), faultsNow()).failingGates();
     boolean bad = !failing.isEmpty();
     boolean shown =
         Errors.falls(dice, bad ? "tester calls bad good" : "tester calls good bad") != bad;
@@ -238,7 +243,7 @@ public final class SimulatedBench implements Instruments {
       return Optional.empty();
     }
     SplittableRandom dice = errors.dice("ram " + part);
-    var out = new OutOfCircuit(placed.get(), faultsNow());
+    var out = new OutOfCircuit(board.board(), placed.get(), faultsNow());
     int grade =
         placed.get().device().facts().grades().stream()
             .mapToInt(DeviceFacts.Grade::nanos)
@@ -289,7 +294,9 @@ public final class SimulatedBench implements Instruments {
       return Optional.empty();
     }
     SplittableRandom dice = errors.dice("rom " + part);
-    var reader = new RomPins(placed.get(), image, new OutOfCircuit(placed.get(), faultsNow()));
+    var reader =
+        new RomPins(
+            placed.get(), image, new OutOfCircuit(board.board(), placed.get(), faultsNow()));
     boolean unsteady = weakOutput(part);
     int differing = 0;
     int unstable = 0;

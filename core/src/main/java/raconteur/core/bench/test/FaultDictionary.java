@@ -118,7 +118,7 @@ public final class FaultDictionary {
   }
 
   private boolean changesLogic(Fault fault) {
-    if (fault.mode() == FaultMode.LEAKS) {
+    if (fault.mode() == FaultMode.LEAKS || fault.mode() == FaultMode.SHORTED) {
       var supply =
           new SupplySide(board.board(), List.of(PlantedFault.of(fault)), java.util.Set.of());
       return !board.board().rails().stream().allMatch(supply::good);

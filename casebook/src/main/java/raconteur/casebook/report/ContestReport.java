@@ -1,0 +1,105 @@
+package raconteur.casebook.report;
+
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonGenerator;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Locale;
+import raconteur.core.contest.Standing;
+
+/**
+ * How policies stood after a contest, as text or as JSON; docs/formats/contest.md tells the form.
+ *
+ * @param bench {@code models} or {@code simulated}
+ * @param largest K
+ */
+public record ContestReport(
+    String board, String bench, int largest, long seed, List<Standing> standings) {
+  public ContestReport {
+    standings = List.copyOf(standings);
+  }
+
+  /** A table with 95 % intervals. */
+  public String text() {
+    StringBuilder text = new StringBuilder();
+    text.append(
+        String.format(
+            Locale.ROOT,
+            "%s, readings from the %s, K = %d, seed %d; 95 %% intervals in brackets%n",
+            board,
+            bench.equals("models") ? "models" : "simulated bench",
+            largest,
+            seed));
+    text.append(
+        String.format(
+            Locale.ROOT,
+            "%-22s %5s  %-22s %6s %6s %-20s %s%n",
+            "policy",
+            "cases",
+            "minutes",
+            "tests",
+            "mends",
+            "mended in vain",
+            "unsolved"));
+    for (Standing s : standings) {
+      text.append(
+          String.format(
+              Locale.ROOT,
+              "%-22s %5d  %-22s %6.1f %6.1f %-20s %s%n",
+              s.policy().words(),
+              s.cases(),
+              words(s.minutes(), "%.0f [%.0f, %.0f]"),
+              s.tests().value(),
+              s.mends().value(),
+              words(s.wrongMends(), "%.2f [%.2f, %.2f]"),
+              words(s.unsolved(), "%.3f [%.3f, %.3f]")));
+    }
+    return text.toString();
+  }
+
+  private static String words(Standing.Estimate e, String form) {
+    return String.format(Locale.ROOT, form, e.value(), e.low(), e.high());
+  }
+
+  /** One object. */
+  public String json() {
+    StringWriter text = new StringWriter();
+    try (JsonGenerator out = new JsonFactory().createGenerator(text)) {
+      out.useDefaultPrettyPrinter();
+      out.writeStartObject();
+      out.writeStringField("format", "raconteur-contest/1");
+      out.writeStringField("board", board);
+      out.writeStringField("readings", bench);
+      out.writeNumberField("largest hypothesis", largest);
+      out.writeNumberField("seed", seed);
+      out.writeArrayFieldStart("standings");
+      for (Standing s : standings) {
+        out.writeStartObject();
+        out.writeStringField("policy", s.policy().words());
+        out.writeNumberField("cases", s.cases());
+        estimate(out, "minutes", s.minutes());
+        estimate(out, "tests", s.tests());
+        estimate(out, "mends", s.mends());
+        estimate(out, "mended in vain", s.wrongMends());
+        estimate(out, "unsolved", s.unsolved());
+        out.writeEndObject();
+      }
+      out.writeEndArray();
+      out.writeEndObject();
+    } catch (IOException e) {
+      throw new UncheckedIOException("writing to memory cannot fail", e);
+    }
+    return text + System.lineSeparator();
+  }
+
+  private static void estimate(JsonGenerator out, String name, Standing.Estimate e)
+      throws IOException {
+    out.writeObjectFieldStart(name);
+    out.writeNumberField("value", e.value());
+    out.writeNumberField("low", e.low());
+    out.writeNumberField("high", e.high());
+    out.writeEndObject();
+  }
+}

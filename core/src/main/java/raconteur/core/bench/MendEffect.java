@@ -1,0 +1,59 @@
+package raconteur.core.bench;
+
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Mend;
+
+/** What mends do to planted faults. */
+final class MendEffect {
+  private MendEffect() {}
+
+  /** Whether a mend takes a fault away: the same mends do that the engine believes to. */
+  static boolean cured(PlantedFault planted, Mend mend, Board board) {
+    Place place = SimulatedBoard.placeOf(planted);
+    return switch (mend) {
+      case Mend.OfPart(String part, Mend.PartAction action) ->
+          switch (action) {
+            case REPLACED ->
+                place.equals(new Place.OfPart(part)) || contactOf(planted, part, board);
+            case RESEATED, CLEANED -> contactOf(planted, part, board);
+          };
+      case Mend.Reflowed(var pin) ->
+          place instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin));
+      case Mend.Wired(var from, var to) ->
+          place instanceof Place.Segment s
+              && board
+                  .net(s.net())
+                  .filter(
+                      n ->
+                          between(
+                              n.path().indexOf(from),
+                              n.path().indexOf(to),
+                              n.path().indexOf(s.from())))
+                  .isPresent();
+      case Mend.Parted(var one, var other) ->
+          place instanceof Place.Bridge b
+              && ((b.one().equals(one) && b.other().equals(other))
+                  || (b.one().equals(other) && b.other().equals(one)));
+    };
+  }
+
+  private static boolean between(int one, int other, int segment) {
+    return one >= 0
+        && other >= 0
+        && segment >= Math.min(one, other)
+        && segment < Math.max(one, other);
+  }
+
+  /** An open at a socketed part's own contact. */
+  private static boolean contactOf(PlantedFault planted, String part, Board board) {
+    return planted.wrong() instanceof PlantedFault.Known(Fault fault)
+        && fault.mode() == FaultMode.OPEN
+        && fault.place() instanceof Place.Segment s
+        && (s.from().part().equals(part) || s.to().part().equals(part))
+        && board.part(part).filter(Part::socketed).isPresent();
+  }
+}

@@ -1,0 +1,216 @@
+package raconteur.core.bench.instrument;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import raconteur.core.bench.PlantedFault;
+import raconteur.core.bench.PluggedIn;
+import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.screen.Picture;
+import raconteur.core.bench.test.StartUp;
+import raconteur.core.board.Flash;
+import raconteur.core.board.Part;
+import raconteur.core.continuity.RobustSpread;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+import raconteur.core.signal.Track;
+
+/**
+ * Makes any test that can be proposed on a simulated board, as a person would with the instruments:
+ * given one finding of the test it answers with the finding that comes out. Swaps and parts left
+ * out are tried by switching on the board as it would then be.
+ */
+public final class Taker {
+  private static final double LOW_VOLTS = 0.2;
+  private static final double HIGH_VOLTS = 3.4;
+  private static final double BETWEEN_VOLTS = 1.4;
+  private static final double HOT_FROM = 15;
+
+  private final SimulatedBoard board;
+  private final PluggedIn plugged;
+  private final long seed;
+  private final SimulatedBench bench;
+  private final Picture healthy;
+  private final Map<List<PlantedFault>, StartUp.Look> looks = new HashMap<>();
+
+  /**
+   * Hands at the bench.
+   *
+   * @param healthy the picture of a healthy board, see {@link StartUp#healthy}
+   */
+  public Taker(SimulatedBoard board, PluggedIn plugged, long seed, Picture healthy) {
+    this.board = board;
+    this.plugged = plugged;
+    this.seed = seed;
+    this.healthy = healthy;
+    this.bench = new SimulatedBench(board, plugged, 0, seed);
+  }
+
+  /** The instruments. */
+  public SimulatedBench bench() {
+    return bench;
+  }
+
+  /** What the board shows by itself. */
+  public StartUp.Look look() {
+    return look(board);
+  }
+
+  private StartUp.Look look(SimulatedBoard other) {
+    return looks.computeIfAbsent(
+        other.faults(), _ -> StartUp.run(other, plugged, 0, seed, healthy).look());
+  }
+
+  /** Makes a test; empty where these instruments cannot. */
+  public Optional<? extends Finding> take(Finding sample) {
+    return switch (sample) {
+      case Finding.Probe t -> bench.probe(t.pin());
+      case Finding.PinVolts t -> bench.scope(t.pin()).map(track -> levels(t, track));
+      case Finding.RailVolts t -> bench.railVolts(t.rail());
+      case Finding.FarVolts t -> bench.farVolts(t.rail(), t.part());
+      case Finding.RailOhms t -> bench.railOhms(t.rail());
+      case Finding.RailAmps t -> bench.railAmps(t.rail());
+      case Finding.Continuity t -> bench.continuity(t.one(), t.other());
+      case Finding.Temperature t -> bench.temperature(t.part());
+      case Finding.Heat t -> bench.temperature(t.part()).map(this::felt);
+      case Finding.TesterVerdict t -> tester(t.part());
+      case Finding.RomCompare t -> bench.rom(t.part(), 2).map(r -> compared(t.part(), r));
+      case Finding.DeadTestResult t -> bench.deadTest(Math.max(1, t.counts().size()));
+      case Finding.DiagnosticResult t -> diagnostic(t);
+      case Finding.Symptom _ -> Optional.of(new Finding.Symptom(look().card()));
+      case Finding.Swap t -> Optional.of(new Finding.Swap(t.part(), without(t.part())));
+      case Finding.Elsewhere t -> Optional.of(new Finding.Elsewhere(t.part(), elsewhere(t.part())));
+      case Finding.PullStep _,
+          Finding.DummyVolts _,
+          Finding.Ripple _,
+          Finding.PinOhms _,
+          Finding.Frequency _,
+          Finding.ResetPulse _,
+          Finding.CapacitorReading _,
+          Finding.Piggyback _,
+          Finding.Without _,
+          Finding.FunctionCheck _ ->
+          Optional.empty();
+    };
+  }
+
+  private static Finding.PinVolts levels(Finding.PinVolts test, Track track) {
+    Signal shown = track.asProbed();
+    return switch (shown) {
+      case LOW -> new Finding.PinVolts(test.pin(), LOW_VOLTS, LOW_VOLTS);
+      case HIGH -> new Finding.PinVolts(test.pin(), HIGH_VOLTS, HIGH_VOLTS);
+      case TOGGLING -> new Finding.PinVolts(test.pin(), LOW_VOLTS, HIGH_VOLTS);
+      case FLOATING, BETWEEN, DOUBTFUL, STILL ->
+          new Finding.PinVolts(test.pin(), BETWEEN_VOLTS, BETWEEN_VOLTS);
+    };
+  }
+
+  /** A finger compares with what parts of the same device feel like. */
+  private Finding.Heat felt(Finding.Temperature here) {
+    Part part = board.board().part(here.part()).orElseThrow();
+    List<Double> twins = new ArrayList<>();
+    for (Part other : board.board().parts()) {
+      if (other.device().deviceClass().equals(part.device().deviceClass())) {
+        bench.temperature(other.designator()).ifPresent(t -> twins.add(t.celsius()));
+      }
+    }
+    double usual = RobustSpread.of(twins.stream().mapToDouble(t -> t).toArray(), 1).median();
+    double off = here.celsius() - usual;
+    Finding.Warmth warmth =
+        off > HOT_FROM
+            ? Finding.Warmth.HOT
+            : off < -HOT_FROM / 2 ? Finding.Warmth.COLD : Finding.Warmth.NORMAL;
+    return new Finding.Heat(here.part(), warmth);
+  }
+
+  private Optional<Finding.TesterVerdict> tester(String part) {
+    return bench
+        .ram(part)
+        .map(Instrument.RamTester.Marched::verdict)
+        .or(() -> bench.chip(part, false).map(Instrument.ChipTester.Tested::verdict));
+  }
+
+  private static Finding.RomCompare compared(String part, Instrument.RomReader.Compared read) {
+    if (read.unstable() > 0) {
+      return new Finding.RomCompare(part, Finding.RomEnd.UNSTEADY);
+    }
+    return new Finding.RomCompare(
+        part, read.verdict().passed() ? Finding.RomEnd.GOOD : Finding.RomEnd.DIFFERS);
+  }
+
+  /** What the diagnostic's lines say of the parts asked about; nothing where it did not finish. */
+  private Optional<Finding> diagnostic(Finding.DiagnosticResult test) {
+    Map<String, Boolean> known = verdicts(test.harness());
+    SortedMap<String, Boolean> asked = new TreeMap<>();
+    for (String part : test.bad().keySet()) {
+      asked.put(part, known.getOrDefault(part, true));
+    }
+    return board.setUp().diagnostic().isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Finding.DiagnosticResult(asked, test.harness()));
+  }
+
+  private Map<String, Boolean> verdicts(boolean harness) {
+    Map<String, Boolean> bad = new HashMap<>();
+    bench
+        .diagnostic(harness)
+        .ifPresent(
+            report ->
+                report
+                    .lines()
+                    .forEach(
+                        line -> {
+                          List<String> spoken =
+                              board.setUp().diagnosed().getOrDefault(line.subject(), List.of());
+                          for (int i = 0; i < spoken.size(); i++) {
+                            boolean named = line.bits().isEmpty() || line.bits().contains(i);
+                            part(spoken.get(i)).ifPresent(p -> bad.put(p, !line.passed() && named));
+                          }
+                        }));
+    return bad;
+  }
+
+  /** The part a word of the set-up stands for: a designator, or a count of the flash table. */
+  private Optional<String> part(String word) {
+    if (!word.startsWith("flash ")) {
+      return Optional.of(word);
+    }
+    int count = Integer.parseInt(word.substring("flash ".length()));
+    return board.board().deadTest().flashes().stream()
+        .filter(f -> f.count() == count)
+        .map(Flash::part)
+        .findFirst();
+  }
+
+  /** What happens with a good part in a part's place. */
+  private Finding.SwapEffect without(String part) {
+    SimulatedBoard swapped = board.mended(new Place.OfPart(part));
+    boolean misread = Errors.falls(bench.dice("swap " + part), "swap misleads");
+    if (swapped.faults().equals(board.faults())) {
+      return misread ? Finding.SwapEffect.CHANGED : Finding.SwapEffect.SAME;
+    }
+    if (misread) {
+      return Finding.SwapEffect.SAME;
+    }
+    StartUp.Look now = look(swapped);
+    if (now == StartUp.Look.WORKS) {
+      return Finding.SwapEffect.CURED;
+    }
+    return now == look() ? Finding.SwapEffect.SAME : Finding.SwapEffect.CHANGED;
+  }
+
+  /** Whether a part lets a good board work: it takes its own faults with it. */
+  private boolean elsewhere(String part) {
+    List<PlantedFault> own =
+        board.faults().stream()
+            .filter(f -> SimulatedBoard.placeOf(f).equals(new Place.OfPart(part)))
+            .toList();
+    boolean works = look(board.with(own)) == StartUp.Look.WORKS;
+    return Errors.falls(bench.dice("elsewhere " + part), "swap misleads") != works;
+  }
+}

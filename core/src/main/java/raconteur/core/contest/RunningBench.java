@@ -1,0 +1,58 @@
+package raconteur.core.contest;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import raconteur.core.bench.PlantedFault;
+import raconteur.core.bench.PluggedIn;
+import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.instrument.Taker;
+import raconteur.core.bench.screen.Picture;
+import raconteur.core.bench.test.StartUp;
+import raconteur.core.finding.Finding;
+import raconteur.core.story.Telling;
+
+/** Readings on the simulated board; the boards of the last few states are kept switched on. */
+final class RunningBench implements Bench {
+  private static final long SEED = 1;
+  private static final int MOST_KEPT = 12;
+
+  private final SimulatedBoard healthy;
+  private final Picture picture;
+  private final Map<List<PlantedFault>, Taker> takers =
+      new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<PlantedFault>, Taker> eldest) {
+          return size() > MOST_KEPT;
+        }
+      };
+
+  RunningBench(SimulatedBoard healthy) {
+    this.healthy = healthy;
+    this.picture = StartUp.healthy(healthy);
+  }
+
+  private Taker taker(List<PlantedFault> faults) {
+    return takers.computeIfAbsent(
+        faults, f -> new Taker(healthy.with(f), PluggedIn.NOTHING, SEED, picture));
+  }
+
+  @Override
+  public Optional<Finding> take(
+      List<PlantedFault> faults, Finding sample, Telling told, long salt) {
+    return taker(faults).take(sample).map(f -> f);
+  }
+
+  @Override
+  public boolean shows(PlantedFault fault) {
+    return taker(List.of(fault)).look() != StartUp.Look.WORKS;
+  }
+
+  @Override
+  public Finding.Symptom symptom(List<PlantedFault> faults, long salt) {
+    return new Finding.Symptom(taker(faults).look().card());
+  }
+}

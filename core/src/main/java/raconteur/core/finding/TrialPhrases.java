@@ -1,0 +1,105 @@
+package raconteur.core.finding;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import raconteur.core.board.Part;
+
+/**
+ * What was tried with whole parts, and what larger tests say of them: {@code piggyback U22
+ * changed}, {@code without U7 same}, {@code diag U15 bad U16 good harness}, {@code function J4
+ * bad}.
+ */
+final class TrialPhrases {
+  private static final Map<String, Boolean> CHANGES = new LinkedHashMap<>();
+  private static final Map<String, Finding.SwapEffect> EFFECTS = new LinkedHashMap<>();
+
+  static {
+    CHANGES.put("same", false);
+    CHANGES.put("changed", true);
+    EFFECTS.put("same", Finding.SwapEffect.SAME);
+    EFFECTS.put("changed", Finding.SwapEffect.CHANGED);
+    EFFECTS.put("cured", Finding.SwapEffect.CURED);
+  }
+
+  private static final String HARNESS = "harness";
+
+  private TrialPhrases() {}
+
+  static List<Phrase> all() {
+    return List.of(
+        new Verb("piggyback", "piggyback U22 changed", (words, context) -> piggyback(words)),
+        new Verb("without", "without U7 same", (words, context) -> without(words)),
+        new Verb("diag", "diag U15 bad U16 good harness", (words, context) -> diagnostic(words)),
+        new Verb("function", "function J4 bad", (words, context) -> function(words)));
+  }
+
+  private static Understanding piggyback(Words words) {
+    Part part = words.part();
+    boolean changed = words.oneOf("what it did", CHANGES);
+    words.end();
+    return new Understanding.Understood(
+        new Finding.Piggyback(part.designator(), changed),
+        "A good chip on top of "
+            + PartPhrase.named(part)
+            + (changed ? " changes something." : " changes nothing; that says little."));
+  }
+
+  private static Understanding without(Words words) {
+    Part part = words.part();
+    Finding.SwapEffect effect = words.oneOf("what it did", EFFECTS);
+    words.end();
+    String did =
+        switch (effect) {
+          case SAME -> "nothing changes";
+          case CHANGED -> "something changes";
+          case CURED -> "the rest works";
+        };
+    return new Understanding.Understood(
+        new Finding.Without(part.designator(), effect),
+        "With " + PartPhrase.named(part) + " out " + did + ".");
+  }
+
+  private static Understanding diagnostic(Words words) {
+    SortedMap<String, Boolean> bad = new TreeMap<>();
+    boolean harness = false;
+    do {
+      String begun = words.peek().toLowerCase(Locale.ROOT);
+      if (!bad.isEmpty() && !begun.isEmpty() && HARNESS.startsWith(begun)) {
+        if (!words.nextIs(HARNESS)) {
+          return new Understanding.Unfinished("Next comes harness, if it was in.");
+        }
+        words.skip();
+        harness = true;
+        break;
+      }
+      Part part = words.part();
+      boolean good = words.oneOf("its verdict", PartPhrase.WORKS);
+      if (bad.put(part.designator(), !good) != null) {
+        throw words.refuse(part.designator() + " is named twice: one verdict each.");
+      }
+    } while (words.more());
+    words.end();
+    long failing = bad.values().stream().filter(b -> b).count();
+    return new Understanding.Understood(
+        new Finding.DiagnosticResult(bad, harness),
+        "Full diagnostic: "
+            + failing
+            + " of "
+            + bad.size()
+            + " called bad"
+            + (harness ? ", harness in." : ", no harness: ports are then called bad anyway."));
+  }
+
+  private static Understanding function(Words words) {
+    Part part = words.part();
+    boolean works = words.oneOf("whether it works", PartPhrase.WORKS);
+    words.end();
+    return new Understanding.Understood(
+        new Finding.FunctionCheck(part.designator(), works),
+        "What " + PartPhrase.named(part) + " is for " + (works ? "works." : "does not work."));
+  }
+}

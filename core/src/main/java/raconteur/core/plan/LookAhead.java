@@ -1,0 +1,277 @@
+package raconteur.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
+import raconteur.core.diagnose.Hypothesis;
+import raconteur.core.fault.FaultCatalogue;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+import raconteur.core.predict.TestModel;
+
+/**
+ * Weighs tests against each other over the leading hypotheses: what each outcome would leave to
+ * mend. One step deep; two where few hypotheses carry nearly all the weight.
+ */
+final class LookAhead {
+  private static final int FEW = 24;
+  private static final double NEARLY_ALL = 0.95;
+  private static final int MOST_DEEP = 8;
+  private static final double TELLS_NOTHING = 1e-4;
+
+  private final List<Hypothesis> hypotheses;
+  private final FaultCatalogue catalogue;
+  private final MendInTurn mending;
+  private final double[] weights;
+  private final double now;
+
+  LookAhead(
+      List<Hypothesis> hypotheses,
+      FaultCatalogue catalogue,
+      ToDoubleFunction<Place> mendMinutes,
+      double checkMinutes) {
+    this.hypotheses = hypotheses;
+    this.catalogue = catalogue;
+    this.mending = new MendInTurn(hypotheses, catalogue, mendMinutes, checkMinutes);
+    double all = hypotheses.stream().mapToDouble(Hypothesis::probability).sum();
+    this.weights = hypotheses.stream().mapToDouble(h -> h.probability() / all).toArray();
+    this.now = mending.minutes(weights);
+  }
+
+  /** What mending in turn would cost from here, in minutes. */
+  double minutesWithoutTests() {
+    return now;
+  }
+
+  /** The place mending in turn begins with, by its index in the catalogue; negative for none. */
+  int firstMend() {
+    return mending.first(weights);
+  }
+
+  /**
+   * A test ready to be weighed.
+   *
+   * @param likelihoods of each outcome under each hypothesis
+   */
+  @SuppressWarnings("ArrayRecordComponent")
+  record Test(
+      Finding finding,
+      List<Finding> outcomes,
+      double[][] likelihoods,
+      double minutes,
+      double risk) {}
+
+  /** Asks a model about every hypothesis. */
+  <E> Test test(Finding finding, TestModel<E> model, double minutes, double risk) {
+    Map<Integer, E> effects = new HashMap<>();
+    List<Finding> outcomes = model.outcomes();
+    Map<E, double[]> rows = new HashMap<>();
+    double[][] likelihoods = new double[outcomes.size()][hypotheses.size()];
+    for (int h = 0; h < hypotheses.size(); h++) {
+      E effect = model.none();
+      for (int fault : hypotheses.get(h).faults()) {
+        E alone = effects.computeIfAbsent(fault, f -> model.effectOf(catalogue.faults().get(f)));
+        effect = model.combine(effect, alone);
+      }
+      E together = effect;
+      double[] row =
+          rows.computeIfAbsent(
+              effect,
+              _ -> outcomes.stream().mapToDouble(o -> model.probability(o, together)).toArray());
+      for (int o = 0; o < row.length; o++) {
+        likelihoods[o][h] = row[o];
+      }
+    }
+    return new Test(finding, outcomes, likelihoods, minutes, risk);
+  }
+
+  /**
+   * A test with what it is worth.
+   *
+   * @param saves minutes it is expected to take off the way, its own cost paid; below 0 for none
+   * @param bits how much it is expected to tell about what to mend
+   */
+  record Scored(Test test, double saves, double bits, List<Told> told) {
+    Finding finding() {
+      return test.finding();
+    }
+
+    double cost() {
+      return test.minutes() + test.risk();
+    }
+
+    double bitsPerMinute() {
+      return bits / cost();
+    }
+  }
+
+  /** One outcome: its chance and the place it would accuse most. */
+  record Told(Finding outcome, double chance, Place place, double probability) {}
+
+  /** All tests that tell anything, the one that saves most first. */
+  List<Scored> rank(List<Test> tests) {
+    List<Scored> scored = new ArrayList<>();
+    for (Test test : tests) {
+      double bits = entropy(weights) - expectedEntropy(test);
+      if (bits > TELLS_NOTHING) {
+        double saves = now - expected(test, weights) - test.minutes() - test.risk();
+        scored.add(new Scored(test, saves, bits, told(test)));
+      }
+    }
+    scored.sort(Comparator.comparingDouble((Scored s) -> -s.saves()));
+    return few() ? deeper(scored) : scored;
+  }
+
+  /**
+   * The test that is worth making before a mend: what a mend in vain wastes, less what it still
+   * wastes where the test lets the mend stand, less the test. After a mend in vain all tests are
+   * still there, so no more than that waste is at stake (the value of information on one decision;
+   * Howard 1966, doi:10.1109/TSSC.1966.300074).
+   *
+   * @param places what the mend would cure, by their indices in the catalogue
+   * @param wasteMinutes what the mend costs where it is in vain
+   * @param mendFrom the least suspicion it would be mended at
+   * @return empty where the mend had better come first
+   */
+  Optional<Scored> beforeMending(
+      List<Scored> scored, Set<Integer> places, double wasteMinutes, double mendFrom) {
+    double without = (1 - mending.share(weights, places)) * wasteMinutes;
+    Optional<Scored> best = Optional.empty();
+    double most = 0;
+    for (Scored s : scored) {
+      double gain = s.cost() < without ? without - s.cost() : 0;
+      if (gain > most) {
+        gain -= stillWasted(s.test(), places, mendFrom) * wasteMinutes;
+      }
+      if (gain > most) {
+        most = gain;
+        best = Optional.of(s);
+      }
+    }
+    return best;
+  }
+
+  /** The chance that a test lets a mend stand that is in vain. */
+  private double stillWasted(Test test, Set<Integer> places, double mendFrom) {
+    double wasted = 0;
+    for (double[] likelihood : test.likelihoods()) {
+      double[] posterior = times(weights, likelihood);
+      double share = mending.share(posterior, places);
+      wasted += share >= mendFrom ? sum(posterior) * (1 - share) : 0;
+    }
+    return wasted;
+  }
+
+  private boolean few() {
+    double carried = 0;
+    for (int h = 0; h < Math.min(FEW, weights.length); h++) {
+      carried += weights[h];
+    }
+    return carried > NEARLY_ALL;
+  }
+
+  /** Two steps: the leading tests again, each followed by the best of them or by mending. */
+  private List<Scored> deeper(List<Scored> scored) {
+    List<Scored> leading = scored.subList(0, Math.min(MOST_DEEP, scored.size()));
+    List<Scored> deep = new ArrayList<>();
+    for (Scored first : leading) {
+      double after = 0;
+      for (double[] likelihood : first.test().likelihoods()) {
+        double[] posterior = times(weights, likelihood);
+        double chance = sum(posterior);
+        if (chance > 0) {
+          after += chance * bestFrom(posterior, first, leading);
+        }
+      }
+      deep.add(new Scored(first.test(), now - after - first.cost(), first.bits(), first.told()));
+    }
+    deep.sort(Comparator.comparingDouble((Scored s) -> -s.saves()));
+    deep.addAll(scored.subList(leading.size(), scored.size()));
+    return deep;
+  }
+
+  private double bestFrom(double[] posterior, Scored done, List<Scored> leading) {
+    double best = mending.minutes(posterior);
+    double all = sum(posterior);
+    double[] normalised = posterior.clone();
+    for (int h = 0; h < normalised.length; h++) {
+      normalised[h] /= all;
+    }
+    for (Scored next : leading) {
+      if (!next.finding().equals(done.finding())) {
+        best = Math.min(best, next.cost() + expected(next.test(), normalised));
+      }
+    }
+    return best;
+  }
+
+  /** What is left to do after a test, on average over its outcomes. */
+  private double expected(Test test, double[] prior) {
+    double sum = 0;
+    for (double[] likelihood : test.likelihoods()) {
+      double[] posterior = times(prior, likelihood);
+      double chance = sum(posterior);
+      sum += chance > 0 ? chance * mending.minutes(posterior) : 0;
+    }
+    return sum;
+  }
+
+  private double expectedEntropy(Test test) {
+    double sum = 0;
+    for (double[] likelihood : test.likelihoods()) {
+      double[] posterior = times(weights, likelihood);
+      sum += sum(posterior) * entropy(posterior);
+    }
+    return sum;
+  }
+
+  private static double[] times(double[] weights, double[] likelihood) {
+    double[] product = new double[weights.length];
+    for (int h = 0; h < product.length; h++) {
+      product[h] = weights[h] * likelihood[h];
+    }
+    return product;
+  }
+
+  private static double sum(double[] values) {
+    double sum = 0;
+    for (double value : values) {
+      sum += value;
+    }
+    return sum;
+  }
+
+  /** The sum of the binary entropies of all places, in bits. */
+  private double entropy(double[] weights) {
+    double all = sum(weights);
+    double sum = 0;
+    for (double w : mending.suspicion(weights)) {
+      double p = w / all;
+      if (p > 0 && p < 1) {
+        sum -= (p * Math.log(p) + (1 - p) * Math.log(1 - p)) / Math.log(2);
+      }
+    }
+    return sum;
+  }
+
+  private List<Told> told(Test test) {
+    List<Told> told = new ArrayList<>();
+    for (int o = 0; o < test.outcomes().size(); o++) {
+      double[] posterior = times(weights, test.likelihoods()[o]);
+      double chance = sum(posterior);
+      MendInTurn.Accused accused = mending.mostSuspected(posterior);
+      told.add(
+          new Told(
+              test.outcomes().get(o),
+              chance,
+              catalogue.places().get(accused.place()),
+              accused.share()));
+    }
+    return told;
+  }
+}

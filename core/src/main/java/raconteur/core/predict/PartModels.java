@@ -1,0 +1,102 @@
+package raconteur.core.predict;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+
+/** How trials of one part come out: read, tried elsewhere, held over, left out. */
+record PartModels(Readings readings) {
+
+  TestModel<?> rom(Finding.RomCompare test) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    for (Finding.RomEnd end : Finding.RomEnd.values()) {
+      outcomes.put(word(end), new Finding.RomCompare(test.part(), end));
+    }
+    return new ConditionModel(
+        readings,
+        "rom",
+        List.of("good", "marginal", "bad"),
+        fault -> functionOf(fault, test.part()),
+        found -> word(((Finding.RomCompare) found).end()),
+        outcomes);
+  }
+
+  TestModel<?> elsewhere(Finding.Elsewhere test) {
+    return new ConditionModel(
+        readings,
+        "elsewhere",
+        List.of("good", "marginal", "bad"),
+        fault -> functionOf(fault, test.part()),
+        found -> ((Finding.Elsewhere) found).works() ? "good" : "bad",
+        two(
+            "good",
+            new Finding.Elsewhere(test.part(), true),
+            "bad",
+            new Finding.Elsewhere(test.part(), false)));
+  }
+
+  TestModel<?> piggyback(Finding.Piggyback test) {
+    return new ConditionModel(
+        readings,
+        "piggyback",
+        List.of("good", "marginal", "bad"),
+        fault -> functionOf(fault, test.part()),
+        found -> ((Finding.Piggyback) found).changed() ? "changed" : "same",
+        two(
+            "same",
+            new Finding.Piggyback(test.part(), false),
+            "changed",
+            new Finding.Piggyback(test.part(), true)));
+  }
+
+  /** Out of the board, a part no longer holds or loads what others need. */
+  TestModel<?> without(Finding.Without test) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    for (Finding.SwapEffect effect : Finding.SwapEffect.values()) {
+      outcomes.put(word(effect), new Finding.Without(test.part(), effect));
+    }
+    return new ConditionModel(
+        readings,
+        "without",
+        List.of("does not hold", "holds"),
+        fault -> holds(fault, test.part()) ? "holds" : "does not hold",
+        found -> word(((Finding.Without) found).effect()),
+        outcomes);
+  }
+
+  private static boolean holds(Fault fault, String part) {
+    return fault.place().mendable().equals(new Place.OfPart(part))
+        && switch (fault.mode()) {
+          case STUCK_LOW, STUCK_HIGH, LEAKS, SHORTED -> true;
+          case DEAD, BITS_LOST, ADDRESS_STUCK, UNSUITED, FLOATS, WEAK, OPEN, SHORT -> false;
+        };
+  }
+
+  /** How a part's own function stands under a fault. */
+  private static String functionOf(Fault fault, String part) {
+    if (!fault.place().mendable().equals(new Place.OfPart(part))) {
+      return "good";
+    }
+    FaultMode mode = fault.mode();
+    if (mode == FaultMode.UNSUITED) {
+      return "good";
+    }
+    return mode == FaultMode.LEAKS || mode == FaultMode.WEAK ? "marginal" : "bad";
+  }
+
+  private static Map<String, Finding> two(String one, Finding first, String other, Finding second) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put(one, first);
+    outcomes.put(other, second);
+    return outcomes;
+  }
+
+  private static String word(Enum<?> value) {
+    return value.name().toLowerCase(Locale.ROOT);
+  }
+}

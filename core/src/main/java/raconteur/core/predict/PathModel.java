@@ -1,0 +1,196 @@
+package raconteur.core.predict;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+
+/**
+ * A test that uses several parts, each by its own transactions, and gives a verdict on each: the
+ * full diagnostic, or the check of one function. A part is called bad where it is, or where a fault
+ * reaches its pins: so what several bad ones share is convicted, and those that pass clear what
+ * they hang on. What keeps the processor from running keeps the test from running.
+ */
+final class PathModel implements TestModel<PathModel.State> {
+  private static final State CLEAR = new State(Set.of(), false);
+
+  private final Board board;
+  private final NetPropagation nets;
+  private final StartOrder startOrder;
+  private final Readings readings;
+  private final String test;
+  private final List<String> parts;
+  private final boolean withoutHarness;
+  private final Function<Finding, SortedMap<String, Boolean>> verdicts;
+  private final BiFunction<SortedMap<String, Boolean>, Boolean, Finding> made;
+
+  /**
+   * @param reached the tested parts a fault meets
+   * @param stopped whether the test's own program cannot run
+   */
+  record State(Set<String> reached, boolean stopped) {
+    State {
+      reached = Set.copyOf(reached);
+    }
+  }
+
+  private PathModel(
+      Predictor.Shared shared,
+      String test,
+      List<String> parts,
+      boolean withoutHarness,
+      Function<Finding, SortedMap<String, Boolean>> verdicts,
+      BiFunction<SortedMap<String, Boolean>, Boolean, Finding> made) {
+    this.board = shared.board();
+    this.nets = shared.nets();
+    this.startOrder = shared.startOrder();
+    this.readings = shared.readings();
+    this.test = test;
+    this.parts = parts;
+    this.withoutHarness = withoutHarness;
+    this.verdicts = verdicts;
+    this.made = made;
+  }
+
+  static PathModel diagnostic(Predictor.Shared shared, Finding.DiagnosticResult found) {
+    return new PathModel(
+        shared,
+        "diagnostic",
+        List.copyOf(found.bad().keySet()),
+        !found.harness(),
+        f -> ((Finding.DiagnosticResult) f).bad(),
+        Finding.DiagnosticResult::new);
+  }
+
+  static PathModel function(Predictor.Shared shared, Finding.FunctionCheck found) {
+    return new PathModel(
+        shared,
+        "function",
+        List.of(found.part()),
+        false,
+        f ->
+            new TreeMap<>(
+                java.util.Map.of(
+                    ((Finding.FunctionCheck) f).part(), !((Finding.FunctionCheck) f).works())),
+        (bad, harness) -> new Finding.FunctionCheck(bad.firstKey(), !bad.get(bad.firstKey())));
+  }
+
+  @Override
+  public State none() {
+    return CLEAR;
+  }
+
+  @Override
+  public State effectOf(Fault fault) {
+    if (fault.mode() == FaultMode.LEAKS) {
+      return CLEAR;
+    }
+    Set<String> reached = new HashSet<>();
+    boolean stopped = false;
+    if (fault.place().mendable() instanceof Place.OfPart(String part)) {
+      if (parts.contains(part)) {
+        reached.add(part);
+      }
+      stopped = fault.mode() != FaultMode.WEAK && isProcessor(part);
+    }
+    if (board.nets().isEmpty()) {
+      return new State(reached, stopped || byBlock(fault));
+    }
+    var visitor = new Visitor(reached);
+    nets.consequences(fault).forEach(visitor::visit);
+    return new State(reached, stopped || visitor.stopped);
+  }
+
+  /** At sheet depth: what must run before the tested parts' blocks stops the test. */
+  private boolean byBlock(Fault fault) {
+    int stage = startOrder.stage(startOrder.blockOf(fault));
+    return stage >= 0
+        && startOrder.neededByDeadTest(startOrder.block(stage))
+        && !(fault.place().mendable() instanceof Place.OfPart(String part) && parts.contains(part));
+  }
+
+  private final class Visitor {
+    private final Set<String> reached;
+    private boolean stopped;
+
+    Visitor(Set<String> reached) {
+      this.reached = reached;
+    }
+
+    void visit(PinRef pin, Signal change) {
+      if (change == Signal.DOUBTFUL) {
+        return;
+      }
+      if (parts.contains(pin.part())) {
+        reached.add(pin.part());
+      }
+      stopped |= isProcessor(pin.part()) && board.kind(pin).reads();
+    }
+  }
+
+  private boolean isProcessor(String part) {
+    return board
+        .part(part)
+        .map(Part::device)
+        .filter(d -> d.deviceClass().equals("cpu"))
+        .isPresent();
+  }
+
+  @Override
+  public State combine(State one, State other) {
+    Set<String> reached = new HashSet<>(one.reached());
+    reached.addAll(other.reached());
+    return new State(reached, one.stopped() || other.stopped());
+  }
+
+  @Override
+  public double probability(Finding found, State state) {
+    double chance = 1;
+    for (var verdict : verdicts.apply(found).entrySet()) {
+      chance *=
+          readings.chance(
+              test, condition(verdict.getKey(), state), verdict.getValue() ? "bad" : "good");
+    }
+    return chance;
+  }
+
+  private String condition(String part, State state) {
+    if (state.stopped()) {
+      return "stopped";
+    }
+    boolean port =
+        board
+            .part(part)
+            .map(p -> p.device().deviceClass())
+            .filter(c -> c.equals("custom io") || c.equals("connector"))
+            .isPresent();
+    String condition = state.reached().contains(part) ? "bad" : "good";
+    return port && withoutHarness ? condition + " without harness" : condition;
+  }
+
+  /** Every combination of verdicts: two to the number of parts, so few parts are asked for. */
+  @Override
+  public List<Finding> outcomes() {
+    List<Finding> outcomes = new ArrayList<>();
+    for (int pattern = 0; pattern < 1 << parts.size(); pattern++) {
+      SortedMap<String, Boolean> bad = new TreeMap<>();
+      for (int i = 0; i < parts.size(); i++) {
+        bad.put(parts.get(i), (pattern >> i & 1) == 1);
+      }
+      outcomes.add(made.apply(bad, !withoutHarness));
+    }
+    return outcomes;
+  }
+}

@@ -1,0 +1,155 @@
+package raconteur.desktop.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.casebook.report.ContestReport;
+import raconteur.core.bench.BenchSetUp;
+import raconteur.core.board.Board;
+import raconteur.core.contest.Contest;
+import raconteur.core.contest.Policies;
+import raconteur.core.contest.Standing;
+import raconteur.core.data.Loaded;
+
+/** {@code raconteur contest}: planted faults, several ways of tracing them, what each spent. */
+@Command(
+    name = "contest",
+    description = "Plant faults and hold ways of tracing them against each other.",
+    mixinStandardHelpOptions = true)
+final class ContestCommand implements Callable<Integer> {
+  private static final int MOST_CASES = 100_000;
+
+  @Spec private @Nullable CommandSpec spec;
+
+  @Option(
+      names = "--board",
+      required = true,
+      paramLabel = "FILE",
+      description = "A board file, or the id of a shipped board.")
+  private String board = "";
+
+  @Option(
+      names = "--cases",
+      paramLabel = "N",
+      defaultValue = "1000",
+      description = "How many, 2 to 100000 (default 1000).")
+  private int cases;
+
+  @Option(
+      names = "--seed",
+      paramLabel = "S",
+      defaultValue = "1",
+      description = "Repeats a contest.")
+  private long seed;
+
+  @Option(
+      names = "--simulated",
+      description = "Readings from the running board in place of the models; slow.")
+  private boolean simulated;
+
+  @Option(
+      names = "--policy",
+      arity = "1..*",
+      paramLabel = "NAME",
+      description = "Only these, for example \"raconteur\" (default all).")
+  private List<String> policies = List.of();
+
+  @Option(
+      names = "--k",
+      paramLabel = "N",
+      defaultValue = "2",
+      description = "Largest number of faults in one hypothesis, 1 to 3 (default 2).")
+  private int largest;
+
+  @Option(names = "--json", description = "Print JSON in place of text.")
+  private boolean json;
+
+  @Override
+  public Integer call() {
+    if (cases < 2 || cases > MOST_CASES) {
+      return refuse("--cases takes 2 to " + MOST_CASES + ", not " + cases + ".");
+    }
+    if (largest < 1 || largest > 3) {
+      return refuse("--k takes 1, 2 or 3, not " + largest + ".");
+    }
+    List<Policies> chosen = new ArrayList<>();
+    for (String name : policies) {
+      Optional<Policies> policy =
+          Arrays.stream(Policies.values())
+              .filter(p -> p.words().equalsIgnoreCase(name))
+              .findFirst();
+      if (policy.isEmpty()) {
+        return refuse(
+            "--policy knows "
+                + String.join(", ", Arrays.stream(Policies.values()).map(Policies::words).toList())
+                + ", not "
+                + name
+                + ".");
+      }
+      chosen.add(policy.get());
+    }
+    return switch (read()) {
+      case Loaded.Refused<Board> refused -> refuse(refused.summary());
+      case Loaded.Ok<Board>(Board found) ->
+          contest(found, chosen.isEmpty() ? List.of(Policies.values()) : chosen);
+    };
+  }
+
+  private Loaded<Board> read() {
+    Path file = Path.of(board);
+    if (!Files.exists(file) && BoardShelf.isShipped(board)) {
+      return BoardShelf.readShipped(board);
+    }
+    return BoardShelf.read(file);
+  }
+
+  private int contest(Board found, List<Policies> chosen) {
+    if (found.symptoms().isEmpty()) {
+      return refuse("A contest needs a board with symptom cards; this one has none.");
+    }
+    if (simulated && BenchSetUp.of(found).screen().isEmpty()) {
+      return refuse(
+          found.identity().id() + " cannot be switched on with a screen: leave --simulated out.");
+    }
+    CommandSpec known = java.util.Objects.requireNonNull(spec);
+    PrintWriter err = known.commandLine().getErr();
+    List<Standing> standings =
+        new Contest(found, largest, simulated)
+            .run(
+                chosen,
+                cases,
+                seed,
+                done -> {
+                  err.print("\r" + done + " of " + cases + " cases");
+                  err.flush();
+                },
+                () -> false);
+    err.println();
+    err.flush();
+    var report =
+        new ContestReport(
+            found.identity().id(), simulated ? "simulated" : "models", largest, seed, standings);
+    PrintWriter out = known.commandLine().getOut();
+    out.print(json ? report.json() : report.text());
+    out.flush();
+    return 0;
+  }
+
+  private int refuse(String why) {
+    PrintWriter err = java.util.Objects.requireNonNull(spec).commandLine().getErr();
+    err.println(why);
+    err.flush();
+    return 2;
+  }
+}
