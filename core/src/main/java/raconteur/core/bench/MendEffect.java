@@ -19,7 +19,9 @@ final class MendEffect {
           switch (action) {
             case REPLACED ->
                 place.equals(new Place.OfPart(part)) || contactOf(planted, part, board);
-            case RESEATED, CLEANED -> contactOf(planted, part, board);
+            case RESEATED, CLEANED ->
+                contactOf(planted, part, board)
+                    || (place.equals(new Place.OfPart(part)) && isConnector(part, board));
           };
       case Mend.Reflowed(var pin) ->
           place instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin));
@@ -39,6 +41,10 @@ final class MendEffect {
               && ((b.one().equals(one) && b.other().equals(other))
                   || (b.one().equals(other) && b.other().equals(one)));
     };
+  }
+
+  private static boolean isConnector(String part, Board board) {
+    return board.part(part).filter(p -> p.device().deviceClass().equals("connector")).isPresent();
   }
 
   private static boolean between(int one, int other, int segment) {

@@ -83,7 +83,7 @@ final class FixedChecklist implements Policy {
     } else if (part.socketed()) {
       test(new Finding.Swap(name, Finding.SwapEffect.SAME));
     } else {
-      left.add(Step.Repair.of(new Place.OfPart(name)));
+      left.add(Step.Repair.of(board, new Place.OfPart(name)));
     }
   }
 
@@ -107,7 +107,7 @@ final class FixedChecklist implements Policy {
   }
 
   private void replace(String part) {
-    left.addFirst(Step.Repair.of(new Place.OfPart(part)));
+    left.addFirst(Step.Repair.of(board, new Place.OfPart(part)));
   }
 
   private void copper(Finding.Continuity t) {

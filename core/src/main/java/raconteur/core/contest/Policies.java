@@ -53,7 +53,7 @@ public enum Policies {
     @Override
     public Optional<Step.Action> next(Situation s) {
       for (Suspect suspect : s.advice().get().diagnosis().suspects()) {
-        Step.Action mend = Step.Repair.of(suspect.place());
+        Step.Action mend = Step.Repair.of(s.advisor().board(), suspect.place());
         if (tried.add(mend.name())) {
           return Optional.of(mend);
         }

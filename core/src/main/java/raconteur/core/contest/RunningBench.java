@@ -7,6 +7,7 @@ import java.util.Optional;
 import raconteur.core.bench.PlantedFault;
 import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.instrument.SimulatedBench;
 import raconteur.core.bench.instrument.Taker;
 import raconteur.core.bench.screen.Picture;
 import raconteur.core.bench.test.StartUp;
@@ -37,7 +38,8 @@ final class RunningBench implements Bench {
 
   private Taker taker(List<PlantedFault> faults) {
     return takers.computeIfAbsent(
-        faults, f -> new Taker(healthy.with(f), PluggedIn.NOTHING, SEED, picture));
+        faults,
+        f -> new Taker(new SimulatedBench(healthy.with(f), PluggedIn.NOTHING, 0, SEED), picture));
   }
 
   @Override

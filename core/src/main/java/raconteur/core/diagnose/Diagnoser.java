@@ -64,7 +64,8 @@ public final class Diagnoser {
 
   /** Weighs the whole story so far. */
   public Diagnosis diagnose(Telling telling) {
-    List<DatedFinding> findings = telling.findings();
+    List<DatedFinding> findings =
+        telling.findings().stream().filter(f -> stillCounts(f, telling.epoch())).toList();
     if (!telling.mends().equals(mendsBefore)) {
       mendsBefore = telling.mends();
       occurrences = Occurrence.all(board, catalogue, priors, mendsBefore);
@@ -96,6 +97,26 @@ public final class Diagnoser {
         result.weighed(),
         result.classes().length,
         Expansion.of(result, telling.epoch()));
+  }
+
+  /**
+   * Whether a finding still says something of what is left. Before the last mend but one the board
+   * had faults that are mended since, and a hypothesis would spend its few faults on explaining
+   * those; so of that time only counts what speaks of one part or one track alone.
+   */
+  private static boolean stillCounts(DatedFinding told, int epoch) {
+    return told.moment().epoch() >= epoch - 1
+        || switch (told.finding()) {
+          case Finding.TesterVerdict _,
+              Finding.RomCompare _,
+              Finding.Continuity _,
+              Finding.Elsewhere _,
+              Finding.PullStep _,
+              Finding.CapacitorReading _,
+              Finding.DummyVolts _ ->
+              true;
+          case Finding _ -> false;
+        };
   }
 
   private double now(Stretch stretch) {

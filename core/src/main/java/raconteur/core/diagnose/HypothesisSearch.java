@@ -18,13 +18,13 @@ import java.util.Map;
  * wrong.
  *
  * <p>Branch and bound (Land and Doig 1960, doi:10.2307/1910129): a branch whose upper bound is
- * below e<sup>−25</sup> of the best leaf is cut, and the bound of what was cut is reported.
+ * below e<sup>−18</sup> of the best leaf is cut, and the bound of what was cut is reported.
  *
  * <p>Time O(C<sup>K</sup> · n) in the worst case for C classes and n findings, of which only the
  * findings that a class touches are visited; space O(C<sup>K</sup>) for the leaves kept.
  */
 final class HypothesisSearch {
-  private static final double CUT = 25;
+  private static final double CUT = 18;
 
   private final List<EvidenceColumn<?>> columns;
   private final FaultClass[] classes;

@@ -70,7 +70,8 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
           switch (action) {
             case REPLACED ->
                 fault.place().mendable().equals(new Place.OfPart(part)) ? rates.cures() : 0;
-            case RESEATED, CLEANED -> touches(fault, part) ? rates.contactCures() : 0;
+            case RESEATED, CLEANED ->
+                touches(fault, part) || isContact(fault, part, board) ? rates.contactCures() : 0;
           };
       case Mend.Reflowed(PinRef pin) ->
           fault.place() instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin))
@@ -87,6 +88,12 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
               ? rates.cures()
               : 0;
     };
+  }
+
+  /** A connector's own contacts. */
+  private static boolean isContact(Fault fault, String part, Board board) {
+    return fault.place().equals(new Place.OfPart(part))
+        && board.part(part).filter(p -> p.device().deviceClass().equals("connector")).isPresent();
   }
 
   private static boolean touches(Fault fault, String part) {

@@ -36,6 +36,7 @@ import raconteur.core.story.Telling;
  */
 public final class NextSteps {
   private static final int MOST_TOLD = 3;
+  private static final double CLEAN_FROM = 0.12;
 
   private final Board board;
   private final FaultCatalogue catalogue;
@@ -93,7 +94,7 @@ public final class NextSteps {
         .forEach(test -> all.add(new Step.Test(test)));
     diagnosis.suspects().stream()
         .limit(MOST_TOLD * MOST_TOLD)
-        .map(s -> Step.Repair.of(s.place()))
+        .map(s -> Step.Repair.of(board, s.place()))
         .filter(r -> !declined.contains(r.name()))
         .forEach(all::add);
     return all;
@@ -147,13 +148,12 @@ public final class NextSteps {
     Suspect leader = toMend(diagnosis, lookAhead, declined);
     double nextTest = scored.isEmpty() ? Double.MAX_VALUE : scored.getFirst().cost();
     boolean allowed =
-        leader.probability() >= shop.school().mendFrom()
-            && !declined.contains(StepWords.mendName(leader.place()));
+        leader.probability() >= mendFrom(leader)
+            && !declined.contains(StepWords.mendName(board, leader.place()));
     List<LookAhead.Scored> inOrder = new ArrayList<>(scored);
     Optional<LookAhead.Scored> before =
         allowed
-            ? lookAhead.beforeMending(
-                scored, placesOf(leader), waste(leader), shop.school().mendFrom())
+            ? lookAhead.beforeMending(scored, placesOf(leader), waste(leader), mendFrom(leader))
             : Optional.empty();
     boolean mendNow = allowed && before.isEmpty();
     if (mendNow) {
@@ -187,10 +187,18 @@ public final class NextSteps {
     Place place =
         first < 0 ? diagnosis.suspects().getFirst().place() : catalogue.places().get(first);
     return diagnosis.suspects().stream()
-        .filter(s -> !declined.contains(StepWords.mendName(s.place())))
-        .filter(s -> s.place().equals(place) || s.probability() >= shop.school().mendFrom())
+        .filter(s -> !declined.contains(StepWords.mendName(board, s.place())))
+        .filter(s -> s.place().equals(place) || s.probability() >= mendFrom(s))
         .findFirst()
         .orElse(diagnosis.suspects().getFirst());
+  }
+
+  /** The least suspicion a mend is proposed at: contacts may be cleaned on a guess. */
+  private double mendFrom(Suspect suspect) {
+    boolean contact =
+        suspect.place() instanceof Place.OfPart(String part)
+            && board.part(part).filter(Parts::isContact).isPresent();
+    return contact ? CLEAN_FROM : shop.school().mendFrom();
   }
 
   /** What a mend of a suspect costs where it does nothing. */

@@ -23,6 +23,11 @@ final class Parts {
     return isMemory(part) || IN_LOGIC_TESTERS.contains(part.device().deviceClass());
   }
 
+  /** What is cleaned before it is replaced. */
+  static boolean isContact(Part part) {
+    return part.device().deviceClass().equals("connector");
+  }
+
   /** What a full diagnostic gives a verdict on. */
   static boolean isDiagnosed(Part part) {
     return isMemory(part) || isRom(part) || part.device().deviceClass().equals("custom io");

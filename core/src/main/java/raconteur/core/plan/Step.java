@@ -1,6 +1,7 @@
 package raconteur.core.plan;
 
 import java.util.List;
+import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
@@ -59,8 +60,8 @@ public record Step(
   /** A mend. */
   public record Repair(Mend mend) implements Action {
     /** The mend of a suspected place. */
-    public static Repair of(Place place) {
-      return new Repair(StepWords.mendOf(place));
+    public static Repair of(Board board, Place place) {
+      return new Repair(StepWords.mendOf(board, place));
     }
 
     @Override

@@ -239,7 +239,9 @@ final class StepWords {
     return switch (place) {
       case Place.OfPart whole -> {
         Part part = board.part(whole.part()).orElseThrow();
-        yield costs.takeOut(part) + costs.putIn(part) + costs.riskOfTakingOut(board, part);
+        yield Parts.isContact(part)
+            ? 2 * costs.single("seat")
+            : costs.takeOut(part) + costs.putIn(part) + costs.riskOfTakingOut(board, part);
       }
       case Place.Segment _ -> costs.single("wire");
       case Place.Bridge _ -> costs.single("part bridge");
@@ -262,18 +264,21 @@ final class StepWords {
   }
 
   /** The mend that goes with a place. */
-  static Mend mendOf(Place place) {
+  static Mend mendOf(Board board, Place place) {
     return switch (place) {
       case Place.Segment s -> new Mend.Wired(s.from(), s.to());
       case Place.Bridge b -> new Mend.Parted(b.one(), b.other());
-      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ ->
-          new Mend.OfPart(((Place.OfPart) place.mendable()).part(), Mend.PartAction.REPLACED);
+      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
+        String part = ((Place.OfPart) place.mendable()).part();
+        boolean contact = board.part(part).filter(Parts::isContact).isPresent();
+        yield new Mend.OfPart(part, contact ? Mend.PartAction.CLEANED : Mend.PartAction.REPLACED);
+      }
     };
   }
 
   /** What mending a place is called where it is declined. */
-  static String mendName(Place place) {
-    return new Step.Repair(mendOf(place)).name();
+  static String mendName(Board board, Place place) {
+    return new Step.Repair(mendOf(board, place)).name();
   }
 
   /** The step that mends the leading suspect. */
@@ -295,7 +300,7 @@ final class StepWords {
               "Mend " + s.net() + " between " + s.from() + " and " + s.to() + ": reflow, or a wire",
               s.from().part(),
               List.of(s.from(), s.to()),
-              mendOf(place),
+              mendOf(board, place),
               minutes,
               why);
       case Place.Bridge b ->
@@ -303,12 +308,12 @@ final class StepWords {
               "Part the bridge between " + b.one() + " and " + b.other(),
               b.one().part(),
               List.of(b.one(), b.other()),
-              mendOf(place),
+              mendOf(board, place),
               minutes,
               why);
       case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
         String part = ((Place.OfPart) place.mendable()).part();
-        yield mend("Replace " + named(part), part, List.of(), mendOf(place), minutes, why);
+        yield mend("Replace " + named(part), part, List.of(), mendOf(board, place), minutes, why);
       }
     };
   }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import raconteur.core.bench.test.DeadTest;
 import raconteur.core.board.Board;
 import raconteur.core.board.Flash;
 import raconteur.core.board.Part;
@@ -30,6 +31,7 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
   private final Board board;
   private final NetPropagation nets;
   private final StartOrder startOrder;
+  private final SimulatedAnswers simulated;
   private final Readings readings;
   private final int runs;
   private final Map<String, Integer> countOfPart = new HashMap<>();
@@ -52,12 +54,12 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
     }
   }
 
-  DeadTestModel(
-      Board board, NetPropagation nets, StartOrder startOrder, Readings readings, int runs) {
-    this.board = board;
-    this.nets = nets;
-    this.startOrder = startOrder;
-    this.readings = readings;
+  DeadTestModel(Predictor.Shared shared, int runs) {
+    this.board = shared.board();
+    this.nets = shared.nets();
+    this.startOrder = shared.startOrder();
+    this.simulated = shared.simulated();
+    this.readings = shared.readings();
     this.runs = runs;
     for (Flash flash : board.deadTest().flashes()) {
       countOfPart.merge(flash.part(), flash.count(), Math::min);
@@ -72,7 +74,21 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
 
   @Override
   public State effectOf(Fault fault) {
-    return board.nets().isEmpty() ? byBlock(fault) : byNets(fault);
+    if (board.nets().isEmpty()) {
+      return byBlock(fault);
+    }
+    State reasoned = byNets(fault);
+    return simulated.of(fault).map(a -> simulated(a.deadTest(), reasoned)).orElse(reasoned);
+  }
+
+  /** What the running board did; counts of a shared cause wander, whatever one run showed. */
+  private static State simulated(DeadTest.Result result, State reasoned) {
+    return switch (result.end()) {
+      case NONE -> new State(Run.BLOCKED, Set.of(), false);
+      case PASS -> HEALTHY;
+      case FLASHES ->
+          reasoned.shared() ? reasoned : new State(Run.FREE, Set.of(result.count()), false);
+    };
   }
 
   private State byBlock(Fault fault) {

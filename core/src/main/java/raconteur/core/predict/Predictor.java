@@ -33,19 +33,26 @@ public final class Predictor {
   private final Readings readings;
   private final NetPropagation nets;
   private final StartOrder startOrder;
+  private final SimulatedAnswers simulated;
   private final Peers peers;
   private final SupplyModels supplyModels;
   private final PassiveModels passiveModels;
   private final PartModels partModels;
 
   /** What the models of one board share. */
-  record Shared(Board board, NetPropagation nets, StartOrder startOrder, Readings readings) {}
+  record Shared(
+      Board board,
+      NetPropagation nets,
+      StartOrder startOrder,
+      SimulatedAnswers simulated,
+      Readings readings) {}
 
   public Predictor(Board board, Readings readings) {
     this.board = board;
     this.readings = readings;
     this.nets = new NetPropagation(board);
     this.startOrder = new StartOrder(board);
+    this.simulated = new SimulatedAnswers(board);
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
     this.passiveModels = new PassiveModels(board, readings);
@@ -126,9 +133,9 @@ public final class Predictor {
       case Finding.TesterVerdict verdict ->
           new TesterModel(readings, board.part(verdict.part()).orElseThrow());
       case Finding.DeadTestResult result ->
-          new DeadTestModel(board, nets, startOrder, readings, Math.max(1, result.counts().size()));
+          new DeadTestModel(shared(), Math.max(1, result.counts().size()));
       case Finding.Swap swap -> new SwapModel(readings, swap.part());
-      case Finding.Symptom _ -> new SymptomModel(board, startOrder, readings);
+      case Finding.Symptom _ -> new SymptomModel(shared());
       case Finding.Heat heat -> heat(heat.part());
       case Finding.Temperature _, Finding.PinOhms _ when expectation instanceof Expectation.None ->
           new NoModel(finding);
@@ -157,7 +164,7 @@ public final class Predictor {
   }
 
   private Shared shared() {
-    return new Shared(board, nets, startOrder, readings);
+    return new Shared(board, nets, startOrder, simulated, readings);
   }
 
   /** A scope's levels say of a line what a logic probe would. */

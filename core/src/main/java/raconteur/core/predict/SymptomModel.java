@@ -1,5 +1,6 @@
 package raconteur.core.predict;
 
+import java.util.Comparator;
 import java.util.List;
 import raconteur.core.board.Board;
 import raconteur.core.board.SymptomCard;
@@ -10,35 +11,67 @@ import raconteur.core.finding.Finding;
 
 /**
  * What the board shows, by its symptom cards and the start order: the earliest block that fails
- * decides. An effect is that block's stage; the number of stages stands for nothing failing.
+ * decides. Where the board was simulated with a fault, the card it then showed counts most.
  */
-final class SymptomModel implements TestModel<Integer> {
+final class SymptomModel implements TestModel<SymptomModel.Shown> {
   private static final String WORKING_CARD = "works";
   private static final double REST = 0.02;
 
+  /** How far a simulated look is taken for what a real board shows. */
+  private static final double AS_SIMULATED = 0.8;
+
   private final Board board;
   private final StartOrder order;
+  private final SimulatedAnswers simulated;
   private final Readings readings;
 
-  SymptomModel(Board board, StartOrder order, Readings readings) {
-    this.board = board;
-    this.order = order;
-    this.readings = readings;
+  /**
+   * What decides the picture.
+   *
+   * @param stage of the block that fails; the number of stages where none does
+   * @param card as simulated, empty where it was not
+   */
+  record Shown(int stage, String card) {
+    private static final Comparator<Shown> EARLIEST =
+        Comparator.comparingInt(Shown::stage).thenComparing(Shown::card);
+
+    static Shown first(Shown one, Shown other) {
+      return EARLIEST.compare(one, other) <= 0 ? one : other;
+    }
+  }
+
+  SymptomModel(Predictor.Shared shared) {
+    this.board = shared.board();
+    this.order = shared.startOrder();
+    this.simulated = shared.simulated();
+    this.readings = shared.readings();
   }
 
   @Override
-  public Integer none() {
-    return order.stages();
+  public Shown none() {
+    return new Shown(order.stages(), "");
   }
 
   @Override
-  public Integer effectOf(Fault fault) {
-    if (fault.mode() == FaultMode.LEAKS || isBypass(fault)) {
+  public Shown effectOf(Fault fault) {
+    String card = simulated.of(fault).map(a -> a.look().card()).orElse("");
+    boolean unseen =
+        fault.mode() == FaultMode.LEAKS || isBypass(fault) || card.equals(WORKING_CARD);
+    int stage = order.stage(order.blockOf(fault));
+    if (unseen && !hasFunctionOffScreen(stage)) {
       return none();
     }
-    int stage = order.stage(order.blockOf(fault));
-    return stage < 0 ? none() : Integer.valueOf(stage);
+    return stage < 0 || fault.mode() == FaultMode.LEAKS
+        ? none()
+        : new Shown(stage, card.equals(WORKING_CARD) ? "" : card);
   }
+
+  /** Keys, sound and ports fail without a change on the screen. */
+  private boolean hasFunctionOffScreen(int stage) {
+    return stage >= 0 && OFF_SCREEN.contains(order.block(stage));
+  }
+
+  private static final List<String> OFF_SCREEN = List.of("io", "keyboard", "sound", "expansion");
 
   /** A board hardly ever shows that one of its many small capacitors is gone. */
   private boolean isBypass(Fault fault) {
@@ -50,17 +83,25 @@ final class SymptomModel implements TestModel<Integer> {
   }
 
   @Override
-  public Integer combine(Integer one, Integer other) {
-    return Math.min(one, other);
+  public Shown combine(Shown one, Shown other) {
+    return Shown.first(one, other);
   }
 
   @Override
-  public double probability(Finding found, Integer stage) {
+  public double probability(Finding found, Shown shown) {
     String card = ((Finding.Symptom) found).card();
-    double sum = board.symptoms().stream().mapToDouble(c -> weight(c, stage)).sum();
-    double exact = board.symptom(card).map(c -> weight(c, stage)).orElse(0.0) / sum;
+    double byBlock = byBlock(card, shown.stage());
+    double exact =
+        shown.card().isEmpty()
+            ? byBlock
+            : AS_SIMULATED * (card.equals(shown.card()) ? 1 : 0) + (1 - AS_SIMULATED) * byBlock;
     return readings.chance("symptom", "drawer", "right") * exact
         + readings.chance("symptom", "drawer", "neighbouring") / board.symptoms().size();
+  }
+
+  private double byBlock(String card, int stage) {
+    double sum = board.symptoms().stream().mapToDouble(c -> weight(c, stage)).sum();
+    return board.symptom(card).map(c -> weight(c, stage)).orElse(0.0) / sum;
   }
 
   private double weight(SymptomCard card, int stage) {

@@ -18,10 +18,12 @@ final class KeysDialog {
     {"Enter", "on the shelf: take the board to the bench"},
     {"F2 … F6", "what the next step, or the pane, showed"},
     {"F7", "another step; on a stage the next pane"},
+    {"Shift+F7", "the step cannot be made, or was unclear"},
     {"F8", "arm's length: for two metres"},
     {"F9", "turn the board over"},
     {"F10", "dim workshop, or light"},
     {"F11", "on a simulated board: a pin to probe"},
+    {"Shift+F11", "on a simulated board: take the step's reading"},
     {"Tab", "in the bench line: complete the word"},
     {"Esc", "back to the bench line"},
     {"Ctrl+F", "in Boards: find a part, pin, net or device"},
@@ -40,6 +42,7 @@ final class KeysDialog {
     int half = exampleLines.size() / 2;
     VBox lines = new VBox(4, Texts.line("Bench lines, for example", "heading"));
     lines.getChildren().add(Texts.line("strike 17 wrong pin", "figures"));
+    lines.getChildren().add(Texts.line("if 17 wrong", "figures"));
     exampleLines.subList(0, half).forEach(l -> lines.getChildren().add(Texts.line(l, "figures")));
     VBox more = new VBox(4, Texts.line("", "heading"));
     exampleLines

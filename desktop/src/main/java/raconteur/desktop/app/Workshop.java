@@ -1,15 +1,25 @@
 package raconteur.desktop.app;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.Executor;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.store.Casebook;
+import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Priors;
 import raconteur.core.odds.SiblingHistory;
+import raconteur.core.odds.SimilarStories;
 import raconteur.core.odds.Tally;
+import raconteur.core.plan.School;
+import raconteur.core.plan.Schools;
+import raconteur.core.plan.Shop;
 import raconteur.core.story.Case;
 
 /**
@@ -21,6 +31,8 @@ import raconteur.core.story.Case;
  */
 public record Workshop(
     Casebook casebook, BoardShelf boards, Executor worker, Executor instruments, Executor window) {
+  private static final String SCHOOL = "school";
+  private static final String INSTRUMENTS = "instruments";
 
   /** What the closed cases of a revision have counted. */
   public Tally tally(Board board) {
@@ -45,6 +57,46 @@ public record Workshop(
     return casebook.all().stream()
         .filter(c -> simulationSeed(c.header().number()).isEmpty())
         .toList();
+  }
+
+  /** Closed cases of a revision and of its siblings, to be looked through for likenesses. */
+  public List<SimilarStories.Earlier> earlier(Board board) {
+    List<Case> cases = realCases();
+    return Stream.concat(Stream.of(board), boards.siblings(board).stream())
+        .map(b -> new SimilarStories.Earlier(b, cases))
+        .toList();
+  }
+
+  /** How the shop likes to work and what stands on its bench, as far as it was said. */
+  public Shop shop() {
+    Schools schools = Schools.shipped();
+    School school = casebook.setting(SCHOOL).flatMap(schools::named).orElse(schools.usual());
+    Set<String> owned =
+        casebook
+            .setting(INSTRUMENTS)
+            .map(
+                text ->
+                    Arrays.stream(text.split(",", -1))
+                        .map(String::strip)
+                        .filter(schools.instruments()::contains)
+                        .collect(Collectors.toSet()))
+            .orElse(schools.usuallyOwned());
+    return new Shop(school, owned);
+  }
+
+  /** Keeps how the shop works; a sentence where that failed, else empty. */
+  public String keepShop(Shop shop) {
+    Outcome<String> school = casebook.keepSetting(SCHOOL, shop.school().name());
+    Outcome<String> owned =
+        casebook.keepSetting(INSTRUMENTS, String.join(",", new TreeSet<>(shop.owned())));
+    return Stream.of(school, owned)
+        .flatMap(
+            o ->
+                o instanceof Outcome.Failed<String> failed
+                    ? Stream.of(failed.sentence())
+                    : Stream.empty())
+        .findFirst()
+        .orElse("");
   }
 
   /** What bears on a revision: its own counts, and those of its siblings at a discount. */

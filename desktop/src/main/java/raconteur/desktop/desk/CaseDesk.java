@@ -1,9 +1,11 @@
 package raconteur.desktop.desk;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
@@ -15,6 +17,7 @@ import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Statement;
 import raconteur.core.finding.Understanding;
 import raconteur.core.inspect.BenchGuard;
+import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
 import raconteur.core.story.Case;
@@ -33,6 +36,10 @@ public final class CaseDesk {
   private static final Pattern STRIKE =
       Pattern.compile("\\s*strike\\s+([0-9]{1,6})(.{0,200})", Pattern.CASE_INSENSITIVE);
 
+  /** {@code if 17 wrong}: looks at the odds without an earlier line. */
+  private static final Pattern WHAT_IF =
+      Pattern.compile("\\s*if\\s+([0-9]{1,6})(\\s+wrong)?\\s*", Pattern.CASE_INSENSITIVE);
+
   private final Workshop workshop;
   private final List<Consumer<DeskState>> listeners = new ArrayList<>();
   private final BenchLine benchLine;
@@ -43,6 +50,7 @@ public final class CaseDesk {
   private Telling telling;
   private DeskState state;
   private String question = "";
+  private final Set<String> declined = new HashSet<>();
 
   public CaseDesk(Workshop workshop, Case traced, Board board) {
     this.workshop = workshop;
@@ -52,7 +60,16 @@ public final class CaseDesk {
     this.telling = Telling.of(board, entries);
     this.state =
         new DeskState(
-            traced.header(), board, telling, Optional.empty(), List.of(), 0, true, "", List.of());
+            traced.header(),
+            board,
+            telling,
+            Optional.empty(),
+            List.of(),
+            0,
+            true,
+            "",
+            List.of(),
+            List.of());
   }
 
   public DeskState state() {
@@ -81,6 +98,11 @@ public final class CaseDesk {
 
   /** How the line is understood while it is typed. */
   public Understanding listen(String line) {
+    Matcher wrong = WHAT_IF.matcher(line);
+    if (wrong.matches()) {
+      return new Understanding.Unfinished(
+          "Shows how it would look if line " + wrong.group(1) + " were wrong; Enter.");
+    }
     Matcher strike = STRIKE.matcher(line);
     return strike.matches()
         ? new Understanding.Unfinished(
@@ -94,6 +116,9 @@ public final class CaseDesk {
     if (!line.isBlank() && "strike".startsWith(line.strip().toLowerCase(Locale.ROOT))) {
       offers.add("strike");
     }
+    if (!line.isBlank() && "if".startsWith(line.strip().toLowerCase(Locale.ROOT))) {
+      offers.add("if");
+    }
     return offers;
   }
 
@@ -106,6 +131,10 @@ public final class CaseDesk {
     Matcher strike = STRIKE.matcher(line);
     if (strike.matches()) {
       return strike(Integer.parseInt(strike.group(1)), strike.group(2));
+    }
+    Matcher wrong = WHAT_IF.matcher(line);
+    if (wrong.matches()) {
+      return whatIf(Integer.parseInt(wrong.group(1)));
     }
     return switch (listen(line)) {
       case Understanding.Understood understood -> keep(understood.statement());
@@ -160,7 +189,11 @@ public final class CaseDesk {
     if (entries.isEmpty()) {
       entries = List.of(entry);
     }
+    int epoch = telling.epoch();
     telling = Telling.of(board, entries);
+    if (telling.epoch() != epoch) {
+      declined.clear();
+    }
     workOut(cause);
   }
 
@@ -188,6 +221,78 @@ public final class CaseDesk {
     }
   }
 
+  /**
+   * Declines the step shown: it cannot be reached, or its reading was unclear. It comes back after
+   * the next mend.
+   */
+  public void decline() {
+    state
+        .shownStep()
+        .ifPresent(
+            step -> {
+              declined.add(step.action().name());
+              rethink();
+            });
+  }
+
+  /** The shop changed its school or its instruments. */
+  public void shopChanged() {
+    workshop.worker().execute(() -> advisor = Optional.empty());
+    workOut("");
+  }
+
+  /** Works out the steps anew, the odds being as they are. */
+  private void rethink() {
+    Optional<Advisor.Advice> advice = state.advice();
+    if (advice.isEmpty()) {
+      return;
+    }
+    int mine = asked.incrementAndGet();
+    Set<String> without = Set.copyOf(declined);
+    publish(with(advice, state.steps(), state.step(), true, state.news(), state.shifts()));
+    workshop
+        .worker()
+        .execute(
+            () -> {
+              List<Step> steps =
+                  advisor.map(a -> a.nextSteps(advice.get(), without)).orElse(List.of());
+              show(mine, with(advice, steps, 0, false, state.news(), state.shifts()));
+            });
+  }
+
+  /** Tells how the picture would change if a line were wrong; the story stays as it is. */
+  private DeskState.Entered whatIf(int number) {
+    boolean there = telling.findings().stream().anyMatch(f -> f.entry().number() == number);
+    if (!there) {
+      return new DeskState.Rejected("Line " + number + " is no reading of this story.");
+    }
+    int mine = asked.incrementAndGet();
+    List<Entry> story = new ArrayList<>(entries);
+    story.add(
+        new Entry.Strike(
+            entries.getLast().number() + 1, entries.getLast().at(), number, "what if"));
+    Optional<Advisor.Advice> now = state.advice();
+    workshop
+        .worker()
+        .execute(
+            () ->
+                advisor.ifPresent(
+                    mind -> {
+                      Advisor.Advice other = mind.advise(story);
+                      String news = News.whatIf(number, now, other);
+                      show(
+                          mine,
+                          with(
+                              now,
+                              state.steps(),
+                              state.step(),
+                              false,
+                              news,
+                              News.shifts(now, other)));
+                    }));
+    return new DeskState.Kept("The story stays as it is.");
+  }
+
   /** Moves the case on the shelf; a sentence where that failed, else empty. */
   public String move(CaseState to) {
     return switch (workshop.casebook().move(state.header().number(), to)) {
@@ -203,7 +308,8 @@ public final class CaseDesk {
                 state.step(),
                 state.thinking(),
                 state.news(),
-                state.shifts()));
+                state.shifts(),
+                state.similar()));
         yield "";
       }
     };
@@ -214,7 +320,8 @@ public final class CaseDesk {
     List<Entry> story = List.copyOf(entries);
     Optional<Advisor.Advice> before = state.advice();
     publish(with(before, state.steps(), state.step(), true, state.news(), state.shifts()));
-    workshop.worker().execute(() -> think(mine, story, before, cause));
+    Set<String> without = Set.copyOf(declined);
+    workshop.worker().execute(() -> think(mine, story, before, cause, without));
   }
 
   private DeskState with(
@@ -225,24 +332,46 @@ public final class CaseDesk {
       String news,
       List<News.Shift> shifts) {
     return new DeskState(
-        state.header(), board, telling, advice, steps, step, thinking, news, shifts);
+        state.header(),
+        board,
+        telling,
+        advice,
+        steps,
+        step,
+        thinking,
+        news,
+        shifts,
+        state.similar());
   }
 
   /** Runs away from the window; only the worker touches the advisor. */
-  private void think(int mine, List<Entry> story, Optional<Advisor.Advice> before, String cause) {
+  private void think(
+      int mine,
+      List<Entry> story,
+      Optional<Advisor.Advice> before,
+      String cause,
+      Set<String> without) {
     if (mine != asked.get()) {
       return;
     }
     Advisor mind =
         advisor.orElseGet(
-            () -> new Advisor(board, workshop.history(board), Advisor.USUAL_LARGEST_HYPOTHESIS));
+            () ->
+                new Advisor(
+                    board,
+                    workshop.history(board),
+                    Advisor.USUAL_LARGEST_HYPOTHESIS,
+                    workshop.shop()));
     advisor = Optional.of(mind);
     Advisor.Advice advice = mind.advise(story);
     String news = cause.isEmpty() ? "" : News.tell(before, advice);
     List<News.Shift> shifts = cause.isEmpty() ? List.of() : News.shifts(before, advice);
     show(mine, with(Optional.of(advice), List.of(), 0, true, news, shifts));
     if (mine == asked.get()) {
-      show(mine, with(Optional.of(advice), mind.nextSteps(advice), 0, false, news, shifts));
+      List<Step> steps = mind.nextSteps(advice, without);
+      List<SimilarStories.Likeness> similar =
+          SimilarStories.of(board, advice.telling(), workshop.earlier(board));
+      show(mine, with(Optional.of(advice), steps, 0, false, news, shifts).like(similar));
     }
   }
 
@@ -254,7 +383,9 @@ public final class CaseDesk {
             () -> {
               if (mine == asked.get()) {
                 List<Step> shown = next.thinking() ? state.steps() : next.steps();
-                publish(with(next.advice(), shown, 0, next.thinking(), next.news(), next.shifts()));
+                publish(
+                    with(next.advice(), shown, 0, next.thinking(), next.news(), next.shifts())
+                        .like(next.similar()));
               }
             });
   }

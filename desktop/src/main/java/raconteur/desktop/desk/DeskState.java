@@ -5,6 +5,7 @@ import java.util.Optional;
 import raconteur.core.board.Board;
 import raconteur.core.finding.Understanding;
 import raconteur.core.inspect.Verdicts;
+import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
 import raconteur.core.power.PowerSafety;
@@ -24,6 +25,7 @@ import raconteur.core.verdict.Verdict;
  * @param thinking whether something is being worked out
  * @param news one sentence on what the last entry changed, empty for nothing
  * @param shifts the suspects the last entry moved most
+ * @param similar earlier cases that looked like this one, the likest first
  */
 public record DeskState(
     CaseHeader header,
@@ -34,10 +36,18 @@ public record DeskState(
     int step,
     boolean thinking,
     String news,
-    List<News.Shift> shifts) {
+    List<News.Shift> shifts,
+    List<SimilarStories.Likeness> similar) {
   public DeskState {
     steps = List.copyOf(steps);
     shifts = List.copyOf(shifts);
+    similar = List.copyOf(similar);
+  }
+
+  /** The same with other likenesses. */
+  DeskState like(List<SimilarStories.Likeness> other) {
+    return new DeskState(
+        header, board, telling, advice, steps, step, thinking, news, shifts, other);
   }
 
   public Optional<Step> shownStep() {

@@ -38,6 +38,29 @@ public final class News {
         .orElse(suspect.prior());
   }
 
+  /** How the picture would look if one line were wrong. */
+  static String whatIf(int line, Optional<Advisor.Advice> now, Advisor.Advice other) {
+    List<Shift> shifts = shifts(now, other);
+    if (shifts.isEmpty()) {
+      return "If line " + line + " were wrong, nothing would change.";
+    }
+    Shift most = shifts.getFirst();
+    Suspect leader = other.diagnosis().suspects().getFirst();
+    return "If line "
+        + line
+        + " were wrong: "
+        + most.place()
+        + (most.now() > most.before() ? " up from " : " down from ")
+        + Percent.of(most.before())
+        + " to "
+        + Percent.of(most.now())
+        + "; in front "
+        + PlaceWords.shortly(leader.place())
+        + " with "
+        + Percent.of(leader.probability())
+        + ".";
+  }
+
   public static String tell(Optional<Advisor.Advice> before, Advisor.Advice after) {
     List<Suspect> suspects = after.diagnosis().suspects();
     if (suspects.isEmpty()) {

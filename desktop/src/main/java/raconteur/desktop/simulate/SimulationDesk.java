@@ -10,9 +10,12 @@ import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.bench.instrument.Instrument;
 import raconteur.core.bench.instrument.SimulatedBench;
+import raconteur.core.bench.instrument.Taker;
 import raconteur.core.bench.screen.Picture;
+import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.PinRef;
 import raconteur.core.finding.Finding;
+import raconteur.core.plan.Step;
 import raconteur.core.story.Telling;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
@@ -30,6 +33,8 @@ public final class SimulationDesk {
   private Optional<SimulatedBench> bench = Optional.empty();
   private Telling benchTold;
   private boolean stopping;
+  private Optional<Taker> taker = Optional.empty();
+  private Optional<Picture> healthy = Optional.empty();
 
   /**
    * What the bar shows.
@@ -106,6 +111,23 @@ public final class SimulationDesk {
     } catch (IllegalArgumentException e) {
       return Optional.empty();
     }
+  }
+
+  /** The test of a step, made by the instruments; a mend is left to the hands. */
+  public void take(Optional<Step> step) {
+    if (step.isPresent() && step.get().action() instanceof Step.Test(Finding sample)) {
+      reading(step.get().title(), () -> taker().take(sample).map(Finding::line));
+    }
+  }
+
+  private Taker taker() {
+    SimulatedBench now = bench();
+    if (taker.filter(t -> t.isAt(now)).isEmpty()) {
+      Picture good = healthy.orElseGet(() -> StartUp.healthy(fresh));
+      healthy = Optional.of(good);
+      taker = Optional.of(new Taker(now, good));
+    }
+    return taker.get();
   }
 
   /** The meter on a rail. */

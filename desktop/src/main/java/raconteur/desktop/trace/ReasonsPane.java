@@ -15,6 +15,7 @@ import raconteur.core.diagnose.Doubt;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.diagnose.Weight;
 import raconteur.core.fault.Place;
+import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
@@ -24,6 +25,8 @@ import raconteur.desktop.desk.Percent;
 final class ReasonsPane extends ScrollPane {
   private static final double SAYS_SOMETHING_DECIBANS = 0.5;
   private static final int MOST_CLEARED = 14;
+  private static final int MOST_SIMILAR = 2;
+  private static final int MOST_SHARED = 4;
 
   private final VBox lines = new VBox();
 
@@ -35,7 +38,8 @@ final class ReasonsPane extends ScrollPane {
     setAccessibleText("Reasons");
   }
 
-  void show(Board board, Advisor.Advice advice, Suspect suspect) {
+  void show(
+      Board board, Advisor.Advice advice, Suspect suspect, List<SimilarStories.Likeness> similar) {
     Diagnosis diagnosis = advice.diagnosis();
     lines
         .getChildren()
@@ -58,6 +62,7 @@ final class ReasonsPane extends ScrollPane {
         "figures");
     doubts(diagnosis.doubts());
     cleared(diagnosis.cleared());
+    similar.stream().limit(MOST_SIMILAR).forEach(this::likeness);
     lines
         .getChildren()
         .add(
@@ -104,6 +109,24 @@ final class ReasonsPane extends ScrollPane {
       case Place.Bridge b ->
           "No continuity between " + b.one() + " and " + b.other() + " would clear it.";
     };
+  }
+
+  private void likeness(SimilarStories.Likeness like) {
+    String cures =
+        like.cures().isEmpty()
+            ? "nothing was written of the cure"
+            : String.join(", ", like.cures());
+    lines
+        .getChildren()
+        .add(
+            Texts.label(
+                "≈ Like case "
+                    + like.earlier().number()
+                    + " ("
+                    + String.join(", ", like.shared().stream().limit(MOST_SHARED).toList())
+                    + "): "
+                    + cures
+                    + "."));
   }
 
   private void doubts(List<Doubt> doubts) {

@@ -27,10 +27,21 @@ final class StepCard extends VBox {
 
   private final Consumer<Step.Outcome> onOutcome;
   private final Runnable onOther;
+  private final Runnable onDecline;
+  private final Optional<Runnable> onTake;
 
-  StepCard(Consumer<Step.Outcome> onOutcome, Runnable onOther) {
+  /**
+   * @param onTake has simulated instruments take the reading; empty at a real bench
+   */
+  StepCard(
+      Consumer<Step.Outcome> onOutcome,
+      Runnable onOther,
+      Runnable onDecline,
+      Optional<Runnable> onTake) {
     this.onOutcome = onOutcome;
     this.onOther = onOther;
+    this.onDecline = onDecline;
+    this.onTake = onTake;
     getStyleClass().add("step-card");
   }
 
@@ -84,6 +95,14 @@ final class StepCard extends VBox {
     }
     getChildren().add(outcomes(step));
     getChildren().add(Texts.label(step.why(), "faint"));
+    HBox ways = new HBox(8, Texts.button("⇧F7 can't, or unclear", onDecline, "plain-button"));
+    if (step.action() instanceof Step.Test) {
+      onTake.ifPresent(
+          take ->
+              ways.getChildren()
+                  .add(Texts.button("⇧F11 let the instruments take it", take, "plain-button")));
+    }
+    getChildren().add(ways);
   }
 
   private VBox outcomes(Step step) {

@@ -69,7 +69,12 @@ public final class TraceView extends StackPane {
     getStyleClass().add("trace-root");
     this.desk = desk;
     this.simulation = simulation;
-    this.stepCard = new StepCard(this::take, desk::showNextSuggestion);
+    this.stepCard =
+        new StepCard(
+            this::take,
+            desk::showNextSuggestion,
+            desk::decline,
+            simulation.map(s -> () -> s.take(desk.state().shownStep())));
     this.suspects = new SuspectList(this::choose);
     this.bench = new BenchBar(desk);
     this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), false);
@@ -138,6 +143,7 @@ public final class TraceView extends StackPane {
             Texts.button("+", () -> map.zoom(1.5), "plain-button"),
             Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"),
             damageMenu(),
+            Texts.button("shop", this::askShop, "plain-button"),
             gap,
             shelfPlace);
     bar.setAlignment(Pos.CENTER_LEFT);
@@ -158,6 +164,20 @@ public final class TraceView extends StackPane {
       menu.getItems().add(item);
     }
     return menu;
+  }
+
+  private void askShop() {
+    ShopDialog.ask(this, desk.workshop().shop())
+        .ifPresent(
+            shop -> {
+              String refusal = desk.workshop().keepShop(shop);
+              bench.say(
+                  refusal.isEmpty()
+                      ? "The shop now works as " + shop.school().name() + "."
+                      : refusal,
+                  refusal.isEmpty());
+              desk.shopChanged();
+            });
   }
 
   private void moveTo(String words) {
@@ -193,7 +213,10 @@ public final class TraceView extends StackPane {
 
   private void choose(Suspect suspect) {
     chosen = suspect.place() instanceof Place.OfPart(String part) ? part : "";
-    desk.state().advice().ifPresent(advice -> reasons.show(desk.state().board(), advice, suspect));
+    desk.state()
+        .advice()
+        .ifPresent(
+            advice -> reasons.show(desk.state().board(), advice, suspect, desk.state().similar()));
     paint();
   }
 
@@ -217,7 +240,11 @@ public final class TraceView extends StackPane {
       step.flatMap(s -> StepCard.outcome(s, index)).ifPresent(this::take);
       e.consume();
     } else if (e.getCode() == KeyCode.F7) {
-      desk.showNextSuggestion();
+      if (e.isShiftDown()) {
+        desk.decline();
+      } else {
+        desk.showNextSuggestion();
+      }
       e.consume();
     } else if (e.getCode() == KeyCode.F8) {
       armsLength.setVisible(!armsLength.isVisible());
@@ -226,7 +253,11 @@ public final class TraceView extends StackPane {
       turnOver();
       e.consume();
     } else if (e.getCode() == KeyCode.F11) {
-      focusProbe.run();
+      if (e.isShiftDown()) {
+        simulation.ifPresent(s -> s.take(desk.state().shownStep()));
+      } else {
+        focusProbe.run();
+      }
       e.consume();
     } else if (e.getCode() == KeyCode.ESCAPE) {
       armsLength.setVisible(false);

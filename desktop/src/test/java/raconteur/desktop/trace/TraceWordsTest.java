@@ -36,7 +36,16 @@ class TraceWordsTest {
 
   private DeskState state(CaseHeader header, Advisor.Advice advice, List<Step> steps, int step) {
     return new DeskState(
-        header, board, advice.telling(), Optional.of(advice), steps, step, false, "", List.of());
+        header,
+        board,
+        advice.telling(),
+        Optional.of(advice),
+        steps,
+        step,
+        false,
+        "",
+        List.of(),
+        List.of());
   }
 
   @Test

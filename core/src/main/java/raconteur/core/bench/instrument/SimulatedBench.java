@@ -70,6 +70,21 @@ public final class SimulatedBench implements Instruments {
     return errors.dice(what);
   }
 
+  /** The board on the bench, with its faults. */
+  public SimulatedBoard board() {
+    return board;
+  }
+
+  /** What is plugged in, and out. */
+  public PluggedIn plugged() {
+    return plugged;
+  }
+
+  /** What every reading is repeated by. */
+  public long seed() {
+    return seed;
+  }
+
   /** Gives up a test program that runs, from any thread; it then has no result. */
   public void stop() {
     stopped = true;

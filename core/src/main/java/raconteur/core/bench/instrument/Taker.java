@@ -39,21 +39,22 @@ public final class Taker {
   private final Map<List<PlantedFault>, StartUp.Look> looks = new HashMap<>();
 
   /**
-   * Hands at the bench.
+   * Hands at a bench.
    *
    * @param healthy the picture of a healthy board, see {@link StartUp#healthy}
    */
-  public Taker(SimulatedBoard board, PluggedIn plugged, long seed, Picture healthy) {
-    this.board = board;
-    this.plugged = plugged;
-    this.seed = seed;
+  public Taker(SimulatedBench bench, Picture healthy) {
+    this.board = bench.board();
+    this.plugged = bench.plugged();
+    this.seed = bench.seed();
     this.healthy = healthy;
-    this.bench = new SimulatedBench(board, plugged, 0, seed);
+    this.bench = bench;
   }
 
-  /** The instruments. */
-  public SimulatedBench bench() {
-    return bench;
+  /** Whether these are the hands at a bench, and not at one that was there before. */
+  @SuppressWarnings("ReferenceEquality") // a bench is itself and nothing else
+  public boolean isAt(SimulatedBench other) {
+    return bench == other;
   }
 
   /** What the board shows by itself. */
