@@ -71,6 +71,7 @@ class SchemaTest {
     "figures.schema.json, supply.json",
     "figures.schema.json, worth.json",
     "figures.schema.json, bench.json",
+    "schools.schema.json, schools.json",
     "checks.schema.json, checks.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {

@@ -7,6 +7,7 @@ import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import raconteur.core.contest.Standing;
 
 /**
@@ -14,9 +15,23 @@ import raconteur.core.contest.Standing;
  *
  * @param bench {@code models} or {@code simulated}
  * @param largest K
+ * @param beside the planner beside the exact optimum, where that was asked for
  */
 public record ContestReport(
-    String board, String bench, int largest, long seed, List<Standing> standings) {
+    String board,
+    String bench,
+    int largest,
+    long seed,
+    List<Standing> standings,
+    Optional<Beside> beside) {
+
+  /** The planner's choices beside the best there are, in mean minutes over small problems. */
+  public record Beside(int problems, double optimum, double planned) {
+    double ratio() {
+      return planned / optimum;
+    }
+  }
+
   public ContestReport {
     standings = List.copyOf(standings);
   }
@@ -56,6 +71,17 @@ public record ContestReport(
               words(s.wrongMends(), "%.2f [%.2f, %.2f]"),
               words(s.unsolved(), "%.3f [%.3f, %.3f]")));
     }
+    beside.ifPresent(
+        b ->
+            text.append(
+                String.format(
+                    Locale.ROOT,
+                    "on %d small problems cut out of the board: optimum %.2f min, the planner %.2f"
+                        + " min, %.3f times the optimum%n",
+                    b.problems(),
+                    b.optimum(),
+                    b.planned(),
+                    b.ratio())));
     return text.toString();
   }
 
@@ -87,6 +113,14 @@ public record ContestReport(
         out.writeEndObject();
       }
       out.writeEndArray();
+      if (beside.isPresent()) {
+        out.writeObjectFieldStart("beside the optimum");
+        out.writeNumberField("problems", beside.get().problems());
+        out.writeNumberField("optimum minutes", beside.get().optimum());
+        out.writeNumberField("planned minutes", beside.get().planned());
+        out.writeNumberField("ratio", beside.get().ratio());
+        out.writeEndObject();
+      }
       out.writeEndObject();
     } catch (IOException e) {
       throw new UncheckedIOException("writing to memory cannot fail", e);

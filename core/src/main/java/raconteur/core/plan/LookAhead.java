@@ -156,6 +156,21 @@ final class LookAhead {
     return best;
   }
 
+  /**
+   * What is at stake with a mend: where, what it wastes in vain, and whether it may be proposed.
+   */
+  record Mending(Set<Integer> places, double wasteMinutes, double mendFrom, boolean allowed) {}
+
+  /** The test to make now; empty where the mend comes first. */
+  Optional<Scored> choose(List<Scored> scored, Mending mend) {
+    if (mend.allowed()) {
+      return beforeMending(scored, mend.places(), mend.wasteMinutes(), mend.mendFrom());
+    }
+    return scored.isEmpty() || scored.getFirst().saves() > 0
+        ? scored.stream().findFirst()
+        : scored.stream().max(Comparator.comparingDouble(Scored::bitsPerMinute));
+  }
+
   /** The chance that a test lets a mend stand that is in vain. */
   private double stillWasted(Test test, Set<Integer> places, double mendFrom) {
     double wasted = 0;

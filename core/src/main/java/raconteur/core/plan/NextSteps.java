@@ -150,19 +150,20 @@ public final class NextSteps {
     boolean allowed =
         leader.probability() >= mendFrom(leader)
             && !declined.contains(StepWords.mendName(board, leader.place()));
+    Optional<LookAhead.Scored> chosen =
+        lookAhead.choose(
+            scored,
+            new LookAhead.Mending(placesOf(leader), waste(leader), mendFrom(leader), allowed));
     List<LookAhead.Scored> inOrder = new ArrayList<>(scored);
-    Optional<LookAhead.Scored> before =
-        allowed
-            ? lookAhead.beforeMending(scored, placesOf(leader), waste(leader), mendFrom(leader))
-            : Optional.empty();
-    boolean mendNow = allowed && before.isEmpty();
+    if (scored.isEmpty() || scored.getFirst().saves() <= 0) {
+      inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));
+    }
+    boolean mendNow = allowed && chosen.isEmpty();
     if (mendNow) {
       steps.add(words.mend(leader, nextTest));
-    } else if (before.isPresent()) {
-      inOrder.remove(before.get());
-      inOrder.addFirst(before.get());
-    } else if (scored.isEmpty() || scored.getFirst().saves() <= 0) {
-      inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));
+    } else if (chosen.isPresent()) {
+      inOrder.remove(chosen.get());
+      inOrder.addFirst(chosen.get());
     }
     Set<String> places = new HashSet<>();
     for (LookAhead.Scored s : inOrder) {

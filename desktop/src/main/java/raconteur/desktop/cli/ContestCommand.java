@@ -21,6 +21,7 @@ import raconteur.core.contest.Contest;
 import raconteur.core.contest.Policies;
 import raconteur.core.contest.Standing;
 import raconteur.core.data.Loaded;
+import raconteur.core.plan.ExactOptimum;
 
 /** {@code raconteur contest}: planted faults, several ways of tracing them, what each spent. */
 @Command(
@@ -29,6 +30,7 @@ import raconteur.core.data.Loaded;
     mixinStandardHelpOptions = true)
 final class ContestCommand implements Callable<Integer> {
   private static final int MOST_CASES = 100_000;
+  private static final int MOST_PROBLEMS = 10_000;
 
   @Spec private @Nullable CommandSpec spec;
 
@@ -72,6 +74,13 @@ final class ContestCommand implements Callable<Integer> {
       description = "Largest number of faults in one hypothesis, 1 to 3 (default 2).")
   private int largest;
 
+  @Option(
+      names = "--optimum",
+      paramLabel = "N",
+      defaultValue = "0",
+      description = "Hold the planner against the exact optimum on N small problems, up to 10000.")
+  private int problems;
+
   @Option(names = "--json", description = "Print JSON in place of text.")
   private boolean json;
 
@@ -82,6 +91,9 @@ final class ContestCommand implements Callable<Integer> {
     }
     if (largest < 1 || largest > 3) {
       return refuse("--k takes 1, 2 or 3, not " + largest + ".");
+    }
+    if (problems < 0 || problems > MOST_PROBLEMS) {
+      return refuse("--optimum takes 0 to " + MOST_PROBLEMS + ", not " + problems + ".");
     }
     List<Policies> chosen = new ArrayList<>();
     for (String name : policies) {
@@ -139,11 +151,38 @@ final class ContestCommand implements Callable<Integer> {
     err.flush();
     var report =
         new ContestReport(
-            found.identity().id(), simulated ? "simulated" : "models", largest, seed, standings);
+            found.identity().id(),
+            simulated ? "simulated" : "models",
+            largest,
+            seed,
+            standings,
+            beside(found));
     PrintWriter out = known.commandLine().getOut();
     out.print(json ? report.json() : report.text());
     out.flush();
     return 0;
+  }
+
+  /** The planner beside the exact optimum, on small problems cut out of the board. */
+  private Optional<ContestReport.Beside> beside(Board found) {
+    if (problems == 0) {
+      return Optional.empty();
+    }
+    var yardstick = new ExactOptimum(found);
+    double optimum = 0;
+    double planned = 0;
+    int compared = 0;
+    for (int i = 0; i < problems; i++) {
+      Optional<ExactOptimum.Compared> one = yardstick.compare(seed + i);
+      if (one.isPresent()) {
+        optimum += one.get().optimum();
+        planned += one.get().planned();
+        compared++;
+      }
+    }
+    return compared == 0
+        ? Optional.empty()
+        : Optional.of(new ContestReport.Beside(compared, optimum / compared, planned / compared));
   }
 
   private int refuse(String why) {

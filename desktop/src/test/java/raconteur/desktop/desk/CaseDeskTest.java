@@ -11,11 +11,14 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
+import raconteur.core.plan.Schools;
+import raconteur.core.plan.Shop;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Told;
@@ -53,6 +56,48 @@ class CaseDeskTest {
     while (!waiting.isEmpty()) {
       waiting.poll().run();
     }
+  }
+
+  @Test
+  void aDeclinedStepGivesWayToAnother() {
+    CaseDesk desk = on(workshop());
+    desk.start();
+    work();
+    String first = desk.state().shownStep().orElseThrow().action().name();
+    desk.decline();
+    work();
+    assertThat(desk.state().steps()).isNotEmpty().noneMatch(s -> s.action().name().equals(first));
+    assertThat(desk.telling().lines()).hasSameSizeAs(states.getFirst().telling().lines());
+  }
+
+  @Test
+  void askingWhatIfALineWereWrongWritesNothing() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    desk.start();
+    work();
+    int line = desk.telling().findings().getLast().entry().number();
+    int before = workshop.casebook().find(13).orElseThrow().entries().size();
+    assertThat(desk.enter("if " + line + " wrong")).isInstanceOf(DeskState.Kept.class);
+    work();
+    assertThat(desk.state().news()).startsWith("If line " + line + " were wrong");
+    assertThat(workshop.casebook().find(13).orElseThrow().entries()).hasSize(before);
+    assertThat(desk.enter("if 999 wrong").sentence()).contains("no reading of this story");
+  }
+
+  @Test
+  void theShopIsKeptAndHeeded() {
+    Workshop workshop = workshop();
+    Schools schools = Schools.shipped();
+    Shop bare = new Shop(schools.named("probe first").orElseThrow(), Set.of("logic probe"));
+    assertThat(workshop.keepShop(bare)).isEmpty();
+    assertThat(workshop.shop()).isEqualTo(bare);
+    CaseDesk desk = on(workshop);
+    desk.start();
+    work();
+    assertThat(desk.state().steps())
+        .isNotEmpty()
+        .noneMatch(s -> s.title().contains("dead-test") || s.title().startsWith("Scope"));
   }
 
   @Test

@@ -1,0 +1,107 @@
+package raconteur.core.predict;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.Boards;
+import raconteur.core.Stories;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.LogicLevels;
+import raconteur.core.finding.Understanding;
+import raconteur.core.plan.Advisor;
+import raconteur.core.story.Moment;
+
+class TrialModelsTest {
+  private static final Moment NOW = new Moment(0, Set.of(), Optional.empty());
+
+  private static Finding finding(String line) {
+    Understanding read = new BenchLine(Boards.KITTIWAKE_B).understand(line, BenchContext.FRESH);
+    return (Finding) ((Understanding.Understood) read).statement();
+  }
+
+  private static double suspicion(String part, String... lines) {
+    Advisor.Advice advice = Stories.advise(Boards.KITTIWAKE_B, lines);
+    return advice.diagnosis().at(new Place.OfPart(part)).map(Suspect::probability).orElse(0.0);
+  }
+
+  /** Whatever is wrong, a test comes out somehow: the chances of its outcomes add up to 1. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "U15 rom differs",
+        "U10 elsewhere good",
+        "piggyback U22 changed",
+        "without U56 same",
+        "diag U15 bad U16 good",
+        "diag U56 bad harness",
+        "function J4 bad"
+      })
+  void outcomesAddUpToOneUnderEveryFault(String line) {
+    var predictor = new Predictor(Boards.KITTIWAKE_B, Readings.shipped());
+    addsUp(predictor.model(finding(line), NOW, Expectation.NONE));
+  }
+
+  private static <E> void addsUp(TestModel<E> model) {
+    var faults =
+        raconteur.core.fault.FaultCatalogue.of(
+                Boards.KITTIWAKE_B,
+                raconteur.core.fault.Priors.shipped(),
+                raconteur.core.fault.History.NONE)
+            .faults();
+    for (int i = 0; i < faults.size(); i += 37) {
+      E effect = model.effectOf(faults.get(i));
+      double sum = model.outcomes().stream().mapToDouble(o -> model.probability(o, effect)).sum();
+      assertThat(sum).isCloseTo(1, within(1e-9));
+    }
+  }
+
+  /** 74 and 74LS data books, from memory: V_IL 0.8 V, V_IH 2.0 V. */
+  @ParameterizedTest
+  @CsvSource({
+    "0.2, 0.2, LOW",
+    "0.8, 0.8, LOW",
+    "1.4, 1.4, BETWEEN",
+    "2.0, 2.0, HIGH",
+    "0.3, 3.4, TOGGLING",
+    "0.3, 1.6, BETWEEN"
+  })
+  void levelsAreJudgedByTheDataBook(double low, double high, String shown) {
+    assertThat(LogicLevels.of(low, high)).hasToString(shown);
+  }
+
+  /** Common practice, no source: bad together, convict what their paths share. */
+  @Test
+  void severalPartsCalledBadAccuseWhatTheyShare() {
+    String shared = "U13";
+    double before = suspicion(shared, "screen garbage");
+    double after = suspicion(shared, "screen garbage", "diag U15 bad U16 bad U56 bad harness");
+    assertThat(after).isGreaterThan(2 * before);
+  }
+
+  /** Common practice, no source: without the loop-back harness good ports are called bad. */
+  @Test
+  void aPortCalledBadWithoutItsHarnessSaysNothing() {
+    double with = suspicion("U56", "screen characters", "diag U56 bad harness");
+    double without = suspicion("U56", "screen characters", "diag U56 bad");
+    double before = suspicion("U56", "screen characters");
+    assertThat(without).isCloseTo(before, within(0.02));
+    assertThat(with).isGreaterThan(2 * before);
+  }
+
+  @Test
+  void aRomThatDiffersIsConvictedAndOneThatReadsWellIsCleared() {
+    assertThat(suspicion("U15", "screen blank", "U15 rom differs")).isGreaterThan(0.8);
+    assertThat(suspicion("U15", "screen blank", "U15 rom good"))
+        .isLessThan(suspicion("U15", "screen blank"));
+  }
+}
