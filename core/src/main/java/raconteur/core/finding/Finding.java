@@ -274,19 +274,20 @@ public sealed interface Finding extends Statement {
   /**
    * What the full diagnostic says of parts.
    *
-   * @param bad every part it names, true where it calls it bad
+   * @param bad every part it names, true where it calls it bad; none where it shows nothing that
+   *     can be read
    * @param harness whether the loop-back harness was in; without it good ports are called bad
    */
   record DiagnosticResult(SortedMap<String, Boolean> bad, boolean harness) implements Finding {
     public DiagnosticResult {
       bad = java.util.Collections.unmodifiableSortedMap(new TreeMap<>(bad));
-      if (bad.isEmpty()) {
-        throw new IllegalArgumentException("a diagnostic says something of some part");
-      }
     }
 
     @Override
     public String line() {
+      if (bad.isEmpty()) {
+        return "diag nothing" + (harness ? " harness" : "");
+      }
       return "diag "
           + bad.entrySet().stream()
               .map(e -> e.getKey() + (e.getValue() ? " bad" : " good"))

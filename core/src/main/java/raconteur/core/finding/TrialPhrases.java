@@ -26,6 +26,7 @@ final class TrialPhrases {
   }
 
   private static final String HARNESS = "harness";
+  private static final String NOTHING = "nothing";
 
   private TrialPhrases() {}
 
@@ -66,6 +67,27 @@ final class TrialPhrases {
   private static Understanding diagnostic(Words words) {
     SortedMap<String, Boolean> bad = new TreeMap<>();
     boolean harness = false;
+    words.mayContinue(List.of(NOTHING));
+    String first = words.peek().toLowerCase(Locale.ROOT);
+    boolean nothing = words.nextIs(NOTHING);
+    if (!first.isEmpty() && !nothing && NOTHING.startsWith(first)) {
+      return new Understanding.Unfinished("Next comes a part, or nothing.");
+    }
+    if (nothing) {
+      words.skip();
+      String begun = words.peek().toLowerCase(Locale.ROOT);
+      if (!begun.isEmpty() && HARNESS.startsWith(begun)) {
+        if (!words.nextIs(HARNESS)) {
+          return new Understanding.Unfinished("Next comes harness, if it was in.");
+        }
+        words.skip();
+        harness = true;
+      }
+      words.end();
+      return new Understanding.Understood(
+          new Finding.DiagnosticResult(bad, harness),
+          "The full diagnostic shows nothing that can be read: it needs more than is left.");
+    }
     do {
       String begun = words.peek().toLowerCase(Locale.ROOT);
       if (!bad.isEmpty() && !begun.isEmpty() && HARNESS.startsWith(begun)) {

@@ -149,8 +149,11 @@ public final class SimilarStories {
           Finding.PinVolts _,
           Finding.CapacitorReading _ -> {}
     }
-    if (finding instanceof Finding.DeadTestResult t && t.counts().isEmpty()) {
-      signs.add(t.line());
+    boolean nothingNamed =
+        (finding instanceof Finding.DeadTestResult t && t.counts().isEmpty())
+            || (finding instanceof Finding.DiagnosticResult d && d.bad().isEmpty());
+    if (nothingNamed) {
+      signs.add(finding.line());
     }
   }
 }

@@ -57,6 +57,8 @@ final class LookAhead {
    * A test ready to be weighed.
    *
    * @param likelihoods of each outcome under each hypothesis
+   * @param minutes as the school weighs them
+   * @param clockMinutes as the clock on the wall shows them
    */
   @SuppressWarnings("ArrayRecordComponent")
   record Test(
@@ -64,10 +66,12 @@ final class LookAhead {
       List<Finding> outcomes,
       double[][] likelihoods,
       double minutes,
-      double risk) {}
+      double risk,
+      double clockMinutes) {}
 
   /** Asks a model about every hypothesis. */
-  <E> Test test(Finding finding, TestModel<E> model, double minutes, double risk) {
+  <E> Test test(
+      Finding finding, TestModel<E> model, double minutes, double risk, double clockMinutes) {
     Map<Integer, E> effects = new HashMap<>();
     List<Finding> outcomes = model.outcomes();
     Map<E, double[]> rows = new HashMap<>();
@@ -87,7 +91,7 @@ final class LookAhead {
         likelihoods[o][h] = row[o];
       }
     }
-    return new Test(finding, outcomes, likelihoods, minutes, risk);
+    return new Test(finding, outcomes, likelihoods, minutes, risk, clockMinutes);
   }
 
   /**
@@ -105,6 +109,18 @@ final class LookAhead {
       return test.minutes() + test.risk();
     }
 
+    /** Whether it saves more than it costs. */
+    boolean pays() {
+      return saves > 0;
+    }
+
+    /**
+     * What a minute of it saves: of two tests that pay, the quick one leaves room for the other.
+     */
+    double rate() {
+      return (saves + cost()) / cost();
+    }
+
     double bitsPerMinute() {
       return bits / cost();
     }
@@ -113,7 +129,7 @@ final class LookAhead {
   /** One outcome: its chance and the place it would accuse most. */
   record Told(Finding outcome, double chance, Place place, double probability) {}
 
-  /** All tests that tell anything, the one that saves most first. */
+  /** All tests that tell anything: first those that pay, by what a minute of them saves. */
   List<Scored> rank(List<Test> tests) {
     List<Scored> scored = new ArrayList<>();
     for (Test test : tests) {
@@ -123,7 +139,7 @@ final class LookAhead {
         scored.add(new Scored(test, saves, bits, told(test)));
       }
     }
-    scored.sort(Comparator.comparingDouble((Scored s) -> -s.saves()));
+    scored.sort(Comparator.comparing(Scored::pays).thenComparingDouble(Scored::rate).reversed());
     return few() ? deeper(scored) : scored;
   }
 

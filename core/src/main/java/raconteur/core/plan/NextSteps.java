@@ -117,15 +117,15 @@ public final class NextSteps {
     for (Finding test : Candidates.of(board, diagnosis.suspects(), telling.partsOut())) {
       if (offered(test, done, declined)) {
         boolean turned = powered.filter(p -> p != TestFacts.powered(test)).isPresent();
-        double minutes =
-            facts.minutes(test) * shop.school().weight(facts.kind(test))
-                + (turned ? costs.single("power or turn") : 0);
+        double turning = turned ? costs.single("power or turn") : 0;
+        double weight = shop.school().weight(facts.kind(test));
         tests.add(
             lookAhead.test(
                 test,
                 predictor.model(test, now, predictor.expectation(test, now, telling.findings())),
-                minutes,
-                facts.risk(test)));
+                facts.minutes(test) * weight + turning,
+                facts.risk(test),
+                facts.minutes(test) + turning));
       }
     }
     return tests;

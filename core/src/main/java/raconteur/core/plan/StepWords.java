@@ -89,7 +89,7 @@ final class StepWords {
         TestFacts.pinsOf(test),
         setUp(test),
         caution(test),
-        scored.test().minutes(),
+        scored.test().clockMinutes(),
         scored.test().risk(),
         scored.bits(),
         why,
@@ -193,7 +193,9 @@ final class StepWords {
         List<String> bad =
             t.bad().entrySet().stream().filter(e -> e.getValue()).map(e -> e.getKey()).toList();
         yield new Step.Outcome(
-            bad.isEmpty() ? "all good" : String.join(" ", bad) + " bad",
+            t.bad().isEmpty()
+                ? "nothing"
+                : bad.isEmpty() ? "all good" : String.join(" ", bad) + " bad",
             t.line(),
             "",
             chance,

@@ -8,6 +8,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
@@ -32,6 +33,8 @@ final class PathModel implements TestModel<PathModel.State> {
   private final Readings readings;
   private final String test;
   private final List<String> parts;
+  private final SimulatedAnswers simulated;
+  private final boolean shown;
   private final boolean withoutHarness;
   private final Function<Finding, SortedMap<String, Boolean>> verdicts;
   private final BiFunction<SortedMap<String, Boolean>, Boolean, Finding> made;
@@ -51,12 +54,15 @@ final class PathModel implements TestModel<PathModel.State> {
       String test,
       List<String> parts,
       boolean withoutHarness,
+      boolean shown,
       Function<Finding, SortedMap<String, Boolean>> verdicts,
       BiFunction<SortedMap<String, Boolean>, Boolean, Finding> made) {
     this.board = shared.board();
     this.nets = shared.nets();
     this.startOrder = shared.startOrder();
     this.readings = shared.readings();
+    this.simulated = shared.simulated();
+    this.shown = shown;
     this.test = test;
     this.parts = parts;
     this.withoutHarness = withoutHarness;
@@ -70,6 +76,7 @@ final class PathModel implements TestModel<PathModel.State> {
         "diagnostic",
         List.copyOf(found.bad().keySet()),
         !found.harness(),
+        true,
         f -> ((Finding.DiagnosticResult) f).bad(),
         Finding.DiagnosticResult::new);
   }
@@ -79,6 +86,7 @@ final class PathModel implements TestModel<PathModel.State> {
         shared,
         "function",
         List.of(found.part()),
+        false,
         false,
         f ->
             new TreeMap<>(
@@ -105,6 +113,7 @@ final class PathModel implements TestModel<PathModel.State> {
       }
       stopped = fault.mode() != FaultMode.WEAK && isProcessor(part);
     }
+    stopped |= shown && simulated.of(fault).filter(a -> a.look() == StartUp.Look.BLANK).isPresent();
     if (board.nets().isEmpty()) {
       return new State(reached, stopped || byBlock(fault));
     }
@@ -157,8 +166,13 @@ final class PathModel implements TestModel<PathModel.State> {
 
   @Override
   public double probability(Finding found, State state) {
+    SortedMap<String, Boolean> told = verdicts.apply(found);
     double chance = 1;
-    for (var verdict : verdicts.apply(found).entrySet()) {
+    if (shown) {
+      String run = state.stopped() ? "stopped" : "free";
+      chance = readings.chance("diagnostic runs", run, told.isEmpty() ? "nothing" : "runs");
+    }
+    for (var verdict : told.entrySet()) {
       chance *=
           readings.chance(
               test, condition(verdict.getKey(), state), verdict.getValue() ? "bad" : "good");
@@ -184,6 +198,9 @@ final class PathModel implements TestModel<PathModel.State> {
   @Override
   public List<Finding> outcomes() {
     List<Finding> outcomes = new ArrayList<>();
+    if (shown) {
+      outcomes.add(made.apply(new TreeMap<>(), !withoutHarness));
+    }
     for (int pattern = 0; pattern < 1 << parts.size(); pattern++) {
       SortedMap<String, Boolean> bad = new TreeMap<>();
       for (int i = 0; i < parts.size(); i++) {

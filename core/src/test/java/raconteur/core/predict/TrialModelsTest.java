@@ -44,6 +44,7 @@ class TrialModelsTest {
         "without U56 same",
         "diag U15 bad U16 good",
         "diag U56 bad harness",
+        "diag nothing",
         "function J4 bad"
       })
   void outcomesAddUpToOneUnderEveryFault(String line) {
@@ -82,10 +83,10 @@ class TrialModelsTest {
   /** Common practice, no source: bad together, convict what their paths share. */
   @Test
   void severalPartsCalledBadAccuseWhatTheyShare() {
-    String shared = "U13";
-    double before = suspicion(shared, "screen garbage");
-    double after = suspicion(shared, "screen garbage", "diag U15 bad U16 bad U56 bad harness");
-    assertThat(after).isGreaterThan(2 * before);
+    String[] all = {"screen garbage", "diag U15 bad U16 bad U56 bad harness"};
+    String[] alone = {"screen garbage", "diag U15 bad U16 good U56 good harness"};
+    assertThat(suspicion("U15", alone)).isGreaterThan(3 * suspicion("U15", all));
+    assertThat(suspicion("U13", all)).isGreaterThan(2 * suspicion("U15", all));
   }
 
   /** Common practice, no source: without the loop-back harness good ports are called bad. */

@@ -59,7 +59,7 @@ class NewsTest {
   @Test
   void newsThatChangesLittleSaysSo() {
     var before = advise("screen garbage", "flash 3 3 3");
-    var after = advise("screen garbage", "flash 3 3 3", "12V 12.0");
+    var after = advise("screen garbage", "flash 3 3 3", "U26 normal");
     assertThat(News.tell(Optional.of(before), after))
         .startsWith("That changes little: U24 stays in front");
   }

@@ -149,7 +149,9 @@ public final class Taker {
     Map<String, Boolean> known = verdicts(test.harness());
     SortedMap<String, Boolean> asked = new TreeMap<>();
     for (String part : test.bad().keySet()) {
-      asked.put(part, known.getOrDefault(part, true));
+      if (known.containsKey(part)) {
+        asked.put(part, known.get(part));
+      }
     }
     return board.setUp().diagnostic().isEmpty()
         ? Optional.empty()
