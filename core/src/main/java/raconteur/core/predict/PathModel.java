@@ -201,7 +201,7 @@ final class PathModel implements TestModel<PathModel.State> {
     if (shown) {
       outcomes.add(made.apply(new TreeMap<>(), !withoutHarness));
     }
-    for (int pattern = 0; pattern < 1 << parts.size(); pattern++) {
+    for (int pattern = 0; pattern < 1 << parts.size() && !parts.isEmpty(); pattern++) {
       SortedMap<String, Boolean> bad = new TreeMap<>();
       for (int i = 0; i < parts.size(); i++) {
         bad.put(parts.get(i), (pattern >> i & 1) == 1);

@@ -3,6 +3,7 @@ package raconteur.core.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
@@ -34,15 +35,22 @@ class SchoolsTest {
 
   @Test
   void aSchoolChangesWhatIsProposedAndNotWhatIsBelieved() {
-    Shop swap = new Shop(SCHOOLS.named("Swap first").orElseThrow(), SCHOOLS.usuallyOwned());
-    Shop probe = new Shop(SCHOOLS.named("probe first").orElseThrow(), SCHOOLS.usuallyOwned());
-    Advisor one = new Advisor(Boards.KITTIWAKE_B, History.NONE, 2, swap);
-    Advisor other = new Advisor(Boards.KITTIWAKE_B, History.NONE, 2, probe);
-    assertThat(one.advise(Stories.of(STORY)).diagnosis().suspects())
-        .isEqualTo(other.advise(Stories.of(STORY)).diagnosis().suspects());
-    String[] railsGood = {"screen blank", "flash none", "5V 5", "12V 12", "-5V -5"};
-    assertThat(one.nextSteps(one.advise(Stories.of(railsGood))))
-        .isNotEqualTo(other.nextSteps(other.advise(Stories.of(railsGood))));
+    TestFacts facts = new TestFacts(Boards.KITTIWAKE_B, Costs.shipped());
+    Step first = steps(Shop.usual(), Set.of()).getFirst();
+    String kind = facts.kind(((Step.Test) first.action()).sample());
+    School without =
+        new School("without it", "", Map.of(), Set.of(kind), 0.6, 1, "One socket at a time.");
+    Shop other = new Shop(without, SCHOOLS.usuallyOwned());
+    assertThat(steps(other, Set.of()))
+        .isNotEmpty()
+        .noneMatch(
+            s -> s.action() instanceof Step.Test(var sample) && facts.kind(sample).equals(kind));
+    assertThat(
+            new Advisor(Boards.KITTIWAKE_B, History.NONE, 2, other)
+                .advise(Stories.of(STORY))
+                .diagnosis()
+                .suspects())
+        .isEqualTo(Stories.advise(Boards.KITTIWAKE_B, STORY).diagnosis().suspects());
   }
 
   @Test

@@ -44,7 +44,6 @@ class TrialModelsTest {
         "without U56 same",
         "diag U15 bad U16 good",
         "diag U56 bad harness",
-        "diag nothing",
         "function J4 bad"
       })
   void outcomesAddUpToOneUnderEveryFault(String line) {
