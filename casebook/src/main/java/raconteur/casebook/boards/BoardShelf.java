@@ -158,6 +158,12 @@ public final class BoardShelf {
     };
   }
 
+  /** Reads a board by its file or, where there is no such file, by the id it ships under. */
+  public static Loaded<Board> readNamed(String name) {
+    Path file = Path.of(name);
+    return !Files.exists(file) && isShipped(name) ? readShipped(name) : read(file);
+  }
+
   private static Loaded<String> text(Path file) {
     String name = file.toString();
     try {

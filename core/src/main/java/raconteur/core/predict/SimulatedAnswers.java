@@ -1,21 +1,36 @@
 package raconteur.core.predict;
 
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import raconteur.core.bench.test.DictionaryText;
 import raconteur.core.bench.test.FaultDictionary;
 import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
 
 /**
  * What the simulated board does with one fault alone, as far as the shipped dictionary has it: the
- * deepest knowledge there is, where there is any.
+ * deepest knowledge there is, where there is any. Of parts the simulation passes over (connectors,
+ * capacitors, analogue parts) it knows nothing when they are dead.
  */
 final class SimulatedAnswers {
+  private static final Set<String> PASSED_OVER =
+      Set.of("connector", "electrolytic", "ceramic capacitor", "analogue", "line driver");
+
   private final Map<String, FaultDictionary.Answer> answers;
 
   SimulatedAnswers(Board board) {
-    answers = DictionaryText.shipped(board);
+    answers = new HashMap<>(DictionaryText.shipped(board));
+    for (Part part : board.parts()) {
+      if (!answers.isEmpty() && PASSED_OVER.contains(part.device().deviceClass())) {
+        Place place = new Place.OfPart(part.designator());
+        answers.remove(new Fault(place, FaultMode.DEAD).toString());
+      }
+    }
   }
 
   Optional<FaultDictionary.Answer> of(Fault fault) {

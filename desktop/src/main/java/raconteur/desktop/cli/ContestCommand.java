@@ -1,8 +1,6 @@
 package raconteur.desktop.cli;
 
 import java.io.PrintWriter;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -111,19 +109,11 @@ final class ContestCommand implements Callable<Integer> {
       }
       chosen.add(policy.get());
     }
-    return switch (read()) {
+    return switch (BoardShelf.readNamed(board)) {
       case Loaded.Refused<Board> refused -> refuse(refused.summary());
       case Loaded.Ok<Board>(Board found) ->
           contest(found, chosen.isEmpty() ? List.of(Policies.values()) : chosen);
     };
-  }
-
-  private Loaded<Board> read() {
-    Path file = Path.of(board);
-    if (!Files.exists(file) && BoardShelf.isShipped(board)) {
-      return BoardShelf.readShipped(board);
-    }
-    return BoardShelf.read(file);
   }
 
   private int contest(Board found, List<Policies> chosen) {

@@ -151,18 +151,10 @@ final class SimulateCommand extends DeviceCommands.Printing {
     if (!powerUp.equals("falls") && !powerUp.equals("unknown")) {
       return refuse("--power-up takes falls or unknown, not " + powerUp + ".");
     }
-    return switch (read()) {
+    return switch (BoardShelf.readNamed(board)) {
       case Loaded.Refused<Board> refused -> refuse(refused.summary());
       case Loaded.Ok<Board>(Board found) -> simulate(found);
     };
-  }
-
-  private Loaded<Board> read() {
-    Path file = Path.of(board);
-    if (!Files.exists(file) && BoardShelf.isShipped(board)) {
-      return BoardShelf.readShipped(board);
-    }
-    return BoardShelf.read(file);
   }
 
   private int simulate(Board found) throws IOException {

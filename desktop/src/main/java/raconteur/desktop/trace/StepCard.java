@@ -57,6 +57,9 @@ final class StepCard extends VBox {
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head = new HBox(8, heading, gap);
     head.setAlignment(Pos.CENTER_LEFT);
+    if (!state.thinking() && state.shownStep().isPresent()) {
+      head.getChildren().add(Texts.button("⇧F7 can't, or unclear", onDecline, "plain-button"));
+    }
     if (state.thinking()) {
       head.getChildren().add(Texts.line("working it out …", "faint"));
     } else if (state.steps().size() > 1) {
@@ -95,14 +98,12 @@ final class StepCard extends VBox {
     }
     getChildren().add(outcomes(step));
     getChildren().add(Texts.label(step.why(), "faint"));
-    HBox ways = new HBox(8, Texts.button("⇧F7 can't, or unclear", onDecline, "plain-button"));
     if (step.action() instanceof Step.Test) {
       onTake.ifPresent(
           take ->
-              ways.getChildren()
+              getChildren()
                   .add(Texts.button("⇧F11 let the instruments take it", take, "plain-button")));
     }
-    getChildren().add(ways);
   }
 
   private VBox outcomes(Step step) {
