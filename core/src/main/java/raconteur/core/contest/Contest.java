@@ -78,7 +78,12 @@ public final class Contest {
 
   /** Lets a policy work on a case. */
   public Score play(Policies policies, long seed) {
-    return new Run(policies.make(board), seed).play();
+    return play(policies, faults(seed), seed);
+  }
+
+  /** The same on a board with given faults. */
+  public Score play(Policies policies, List<PlantedFault> faults, long seed) {
+    return new Run(policies.make(board), faults, seed).play();
   }
 
   /**
@@ -120,10 +125,10 @@ public final class Contest {
     private int mends;
     private int wrongMends;
 
-    Run(Policy policy, long seed) {
+    Run(Policy policy, List<PlantedFault> faults, long seed) {
       this.policy = policy;
       this.dice = new SplittableRandom(seed ^ 0x6A09E667F3BCC908L);
-      this.now = healthy.with(faults(seed));
+      this.now = healthy.with(faults);
     }
 
     Score play() {

@@ -9,9 +9,11 @@ import javafx.scene.Node;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Dialog;
+import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.plan.School;
 import raconteur.core.plan.Schools;
@@ -33,7 +35,9 @@ final class ShopDialog {
       way.setToggleGroup(group);
       way.setUserData(school);
       way.setSelected(school.name().equals(now.school().name()));
-      ways.getChildren().addAll(way, Texts.label(school.says(), "faint"));
+      Label says = Texts.label(school.says(), "faint");
+      says.setMinHeight(Region.USE_PREF_SIZE);
+      ways.getChildren().addAll(way, says);
     }
     VBox owned = new VBox(4, Texts.line("What stands on the bench", "heading"));
     Map<String, CheckBox> boxes = new LinkedHashMap<>();
@@ -44,7 +48,7 @@ final class ShopDialog {
       owned.getChildren().add(box);
     }
     owned.setMinWidth(200);
-    ways.setPrefWidth(430);
+    ways.setPrefWidth(560);
     Dialog<Shop> dialog = new Dialog<>();
     dialog.initOwner(view.getScene().getWindow());
     dialog.setTitle("The shop");
