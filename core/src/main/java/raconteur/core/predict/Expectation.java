@@ -13,6 +13,9 @@ public sealed interface Expectation {
   /** A pin shows this by what was seen in front of it. */
   record Shows(Signal signal) implements Expectation {}
 
+  /** Other lines the processor moves stand still, or move. */
+  record Program(boolean runs) implements Expectation {}
+
   /** The reading lies among those of its peers. */
   record Among(RobustSpread peers) implements Expectation {}
 }

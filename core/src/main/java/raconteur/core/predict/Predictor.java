@@ -29,11 +29,15 @@ import raconteur.core.supply.Conductance;
  * (how faults spread) is kept here.
  */
 public final class Predictor {
+  /** How many other lines settle whether the program runs. */
+  private static final int ENOUGH_LINES = 2;
+
   private final Board board;
   private final Readings readings;
   private final NetPropagation nets;
   private final StartOrder startOrder;
   private final SimulatedAnswers simulated;
+  private final Activity activity;
   private final Peers peers;
   private final SupplyModels supplyModels;
   private final PassiveModels passiveModels;
@@ -53,6 +57,7 @@ public final class Predictor {
     this.nets = new NetPropagation(board);
     this.startOrder = new StartOrder(board);
     this.simulated = new SimulatedAnswers(board);
+    this.activity = new Activity(board, startOrder, simulated);
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
     this.passiveModels = new PassiveModels(board, readings);
@@ -102,7 +107,32 @@ public final class Predictor {
     seen.keySet().removeAll(disputed);
     return nets.expectedAt(at, seen)
         .<Expectation>map(Expectation.Shows::new)
-        .orElse(Expectation.NONE);
+        .orElseGet(() -> program(at, seen));
+  }
+
+  /**
+   * Whether the other lines that need the processor's program say that it runs, or that it stands.
+   */
+  private Expectation program(PinRef at, Map<PinRef, Signal> seen) {
+    if (!activity.needsProcessor(at)) {
+      return Expectation.NONE;
+    }
+    int moving = 0;
+    int still = 0;
+    for (Map.Entry<PinRef, Signal> other : seen.entrySet()) {
+      boolean tells =
+          !other.getKey().equals(at)
+              && activity.needsProcessor(other.getKey())
+              && nets.healthy(other.getKey()).filter(s -> s != Signal.TOGGLING).isEmpty();
+      if (tells) {
+        moving += other.getValue() == Signal.TOGGLING ? 1 : 0;
+        still += other.getValue() == Signal.TOGGLING ? 0 : 1;
+      }
+    }
+    if (moving >= ENOUGH_LINES) {
+      return new Expectation.Program(true);
+    }
+    return moving == 0 && still >= ENOUGH_LINES ? new Expectation.Program(false) : Expectation.NONE;
   }
 
   /**
@@ -160,7 +190,11 @@ public final class Predictor {
         expectation instanceof Expectation.Shows(Signal signal)
             ? Optional.of(signal)
             : Optional.empty();
-    return new ProbeModel(nets, readings, pin, shows);
+    Optional<Boolean> runs =
+        expectation instanceof Expectation.Program(boolean moves)
+            ? Optional.of(moves)
+            : Optional.empty();
+    return new ProbeModel(nets, activity, readings, pin, shows, runs);
   }
 
   private Shared shared() {

@@ -9,48 +9,84 @@ import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.finding.Finding;
 
-/** What a logic probe shows at a pin; an effect is the changed signal there, empty for none. */
-final class ProbeModel implements TestModel<Optional<Signal>> {
+/** What a logic probe shows at a pin. */
+final class ProbeModel implements TestModel<ProbeModel.Seen> {
+  private static final Seen UNCHANGED = new Seen(Optional.empty(), false);
+
   private final NetPropagation nets;
+  private final Activity activity;
   private final Readings readings;
   private final PinRef pin;
   private final Optional<Signal> expected;
+  private final boolean mayIdle;
+  private final String idle;
+
+  /**
+   * What faults do to the pin.
+   *
+   * @param change the changed signal there, empty for none
+   * @param idle whether the line may stand because the processor's program does not run
+   */
+  record Seen(Optional<Signal> change, boolean idle) {}
 
   /**
    * @param expected what the pin has to show by what was seen in front of it, where that is known;
    *     then only faults between there and here make a difference
+   * @param programRuns what other lines say of the processor, empty where they do not
    */
-  ProbeModel(NetPropagation nets, Readings readings, PinRef pin, Optional<Signal> expected) {
+  ProbeModel(
+      NetPropagation nets,
+      Activity activity,
+      Readings readings,
+      PinRef pin,
+      Optional<Signal> expected,
+      Optional<Boolean> programRuns) {
     this.nets = nets;
+    this.activity = activity;
     this.readings = readings;
     this.pin = pin;
     this.expected = expected;
+    this.mayIdle =
+        expected.isEmpty()
+            && programRuns.orElse(false).equals(false)
+            && activity.needsProcessor(pin)
+            && nets.healthy(pin).filter(s -> s != Signal.TOGGLING).isEmpty();
+    this.idle = programRuns.isPresent() ? "halted" : "idle";
   }
 
   @Override
-  public Optional<Signal> none() {
-    return Optional.empty();
+  public Seen none() {
+    return UNCHANGED;
   }
 
   @Override
-  public Optional<Signal> effectOf(Fault fault) {
+  public Seen effectOf(Fault fault) {
     boolean explained = expected.isPresent() && !nets.actsAt(fault, pin);
-    return explained ? none() : nets.changeAt(fault, pin);
-  }
-
-  @Override
-  public Optional<Signal> combine(Optional<Signal> one, Optional<Signal> other) {
-    if (one.isEmpty() || other.isEmpty()) {
-      return one.isEmpty() ? other : one;
+    if (explained) {
+      return UNCHANGED;
     }
-    return Optional.of(NetPropagation.join(one.get(), other.get()));
+    Optional<Signal> change = nets.changeAt(fault, pin);
+    boolean idle = mayIdle && change.isEmpty() && activity.mayStop(fault);
+    return change.isEmpty() && !idle ? UNCHANGED : new Seen(change, idle);
   }
 
   @Override
-  public double probability(Finding found, Optional<Signal> effect) {
+  public Seen combine(Seen one, Seen other) {
+    Optional<Signal> change =
+        one.change().isEmpty() || other.change().isEmpty()
+            ? one.change().or(other::change)
+            : Optional.of(NetPropagation.join(one.change().get(), other.change().get()));
+    return new Seen(change, one.idle() || other.idle());
+  }
+
+  @Override
+  public double probability(Finding found, Seen seen) {
     String shown = word(((Finding.Probe) found).shown());
+    if (seen.change().isEmpty() && seen.idle()) {
+      return readings.chance("probe", idle, shown);
+    }
     String condition =
-        effect
+        seen.change()
             .or(() -> expected)
             .or(() -> nets.healthy(pin))
             .map(ProbeModel::word)

@@ -1,0 +1,102 @@
+package raconteur.core.predict;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+
+/**
+ * Who keeps lines moving. What the processor drives, and what follows from it, moves only while the
+ * processor runs its program; a fault that stops the program lets all of it stand, and a still line
+ * there accuses nothing by itself.
+ */
+final class Activity {
+  private static final String LAST_BLOCK_A_PROGRAM_NEEDS = "ram";
+
+  /** Blocks whose parts move lines whether or not a program runs. */
+  private static final Set<String> MOVERS = Set.of("clock", "video");
+
+  private static final Set<String> PASSING = Set.of("small logic", "custom decoder");
+
+  private final StartOrder order;
+  private final SimulatedAnswers simulated;
+  private final Set<PinRef> byProcessor;
+
+  Activity(Board board, StartOrder order, SimulatedAnswers simulated) {
+    this.order = order;
+    this.simulated = simulated;
+    List<PinRef> processor = new ArrayList<>();
+    List<PinRef> others = new ArrayList<>();
+    for (Part part : board.parts()) {
+      String kind = part.device().deviceClass();
+      boolean mover =
+          MOVERS.contains(part.block())
+              && (kind.equals("small logic") || kind.startsWith("custom"));
+      if (kind.equals("cpu") || mover) {
+        List<PinRef> into = kind.equals("cpu") ? processor : others;
+        part.pins().stream().filter(p -> board.kind(p).drives()).forEach(into::add);
+      }
+    }
+    byProcessor = reached(board, processor);
+    byProcessor.removeAll(reached(board, others));
+  }
+
+  /** Along nets, and through the small logic and the decoder on them. */
+  private static Set<PinRef> reached(Board board, List<PinRef> drivers) {
+    Set<PinRef> reached = new HashSet<>();
+    Set<PinRef> followed = new HashSet<>(drivers);
+    Deque<PinRef> open = new ArrayDeque<>(drivers);
+    while (!open.isEmpty()) {
+      PinRef driver = open.poll();
+      List<PinRef> path =
+          board
+              .netOf(driver)
+              .filter(net -> !board.isSupply(net.name()))
+              .map(Net::path)
+              .orElse(List.of());
+      for (PinRef pin : path) {
+        reached.add(pin);
+        Part part = board.part(pin.part()).orElseThrow();
+        if (board.kind(pin).reads() && PASSING.contains(part.device().deviceClass())) {
+          part.pins().stream()
+              .filter(p -> board.kind(p).drives() && followed.add(p))
+              .forEach(open::add);
+        }
+      }
+    }
+    return reached;
+  }
+
+  /** Whether a pin moves only while the processor runs. */
+  boolean needsProcessor(PinRef pin) {
+    return byProcessor.contains(pin);
+  }
+
+  /** Whether a fault may keep the processor from running its program. */
+  boolean mayStop(Fault fault) {
+    if (fault.mode() == FaultMode.LEAKS) {
+      return false;
+    }
+    return simulated
+        .of(fault)
+        .map(
+            a ->
+                switch (a.look()) {
+                  case BLANK, BORDER, GARBAGE, CHANGING -> true;
+                  case CHARACTERS, COLOURS, WORKS -> false;
+                })
+        .orElseGet(
+            () -> {
+              int stage = order.stage(order.blockOf(fault));
+              return stage >= 0 && stage <= order.stage(LAST_BLOCK_A_PROGRAM_NEEDS);
+            });
+  }
+}
