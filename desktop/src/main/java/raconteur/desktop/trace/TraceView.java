@@ -41,6 +41,7 @@ import raconteur.desktop.simulate.SimulationDesk;
 public final class TraceView extends StackPane {
   private static final double RIGHT = 470;
   private static final double RIGHT_AT_LEAST = 420;
+  private static final double SHELF_PLACE = 165;
   private static final String TOP = "Top side";
   private static final String UNDERSIDE = "Underside, as turned over";
   private static final Map<KeyCode, Integer> OUTCOME_KEYS =
@@ -130,6 +131,7 @@ public final class TraceView extends StackPane {
     }
     shelfPlace.setValue(desk.state().header().state().words());
     shelfPlace.setAccessibleText("Where the board stands");
+    shelfPlace.setPrefWidth(SHELF_PLACE);
     shelfPlace
         .getSelectionModel()
         .selectedItemProperty()
@@ -153,6 +155,7 @@ public final class TraceView extends StackPane {
   /** What happened to a part of the board, then drawn onto the map with mouse or finger. */
   private MenuButton damageMenu() {
     MenuButton menu = new MenuButton("mark damage");
+    menu.setMinWidth(Region.USE_PREF_SIZE);
     menu.getStyleClass().add("plain-button");
     for (DamageArea.Kind kind : DamageArea.Kind.values()) {
       MenuItem item = new MenuItem(kind.word());
