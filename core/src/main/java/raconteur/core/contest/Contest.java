@@ -39,7 +39,6 @@ public final class Contest {
   private final Board board;
   private final SimulatedBoard healthy;
   private final int largest;
-  private final boolean simulated;
   private final Bench bench;
 
   /** How one case went for one policy. */
@@ -54,7 +53,6 @@ public final class Contest {
   public Contest(Board board, int largest, boolean simulated) {
     this.board = board;
     this.largest = largest;
-    this.simulated = simulated;
     this.healthy = new SimulatedBoard(board);
     this.bench =
         simulated ? new RunningBench(healthy) : new ModelBench(board, advisor().predictor());
@@ -106,11 +104,6 @@ public final class Contest {
         .filter(e -> e.getValue().size() > 1)
         .map(e -> Standing.of(e.getKey(), e.getValue()))
         .toList();
-  }
-
-  /** Whether readings come from the running board. */
-  public boolean isSimulated() {
-    return simulated;
   }
 
   private final class Run {

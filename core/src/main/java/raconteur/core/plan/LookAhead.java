@@ -43,11 +43,6 @@ final class LookAhead {
     this.now = mending.minutes(weights);
   }
 
-  /** What mending in turn would cost from here, in minutes. */
-  double minutesWithoutTests() {
-    return now;
-  }
-
   /** The place mending in turn begins with, by its index in the catalogue; negative for none. */
   int firstMend() {
     return mending.first(weights);
