@@ -72,6 +72,9 @@ class SchemaTest {
     "figures.schema.json, worth.json",
     "figures.schema.json, bench.json",
     "schools.schema.json, schools.json",
+    "figures.schema.json, proving.json",
+    "figures.schema.json, mending.json",
+    "proofs.schema.json, proofs.json",
     "checks.schema.json, checks.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {

@@ -1,7 +1,9 @@
 package raconteur.core.data;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
@@ -139,6 +141,15 @@ public final class Datum {
               + String.join(", ", words.keySet()));
     }
     return value;
+  }
+
+  /** The text here as one of an enum's values, in small letters. */
+  public <E extends Enum<E>> E oneOf(E[] values) {
+    Map<String, E> words = new LinkedHashMap<>();
+    for (E value : values) {
+      words.put(value.name().toLowerCase(Locale.ROOT), value);
+    }
+    return oneOf(words);
   }
 
   /** Refuses names that are not in the set: a misspelt name would otherwise be lost silently. */

@@ -35,6 +35,7 @@ public final class BenchLine {
                   new NotePhrase()),
               TrialPhrases.all(),
               BookkeepingPhrases.all(),
+              ClosingPhrases.all(),
               List.<Phrase>of(new RailPhrase(), new PartPhrase(), new PinPhrase()))
           .flatMap(List::stream)
           .toList();

@@ -305,6 +305,25 @@ public sealed interface Finding extends Statement {
   }
 
   /**
+   * A stretch of use that is meant to show that a board is mended.
+   *
+   * @param check a word of the proving plan, for example {@code soak}
+   * @param amount runs, or hours
+   * @param clean false where the fault, or another, came within it
+   */
+  record ProofRun(String check, double amount, boolean hours, boolean clean) implements Finding {
+    @Override
+    public String line() {
+      return "proof "
+          + check
+          + " "
+          + Quantities.plain(amount)
+          + (hours ? " hours " : " runs ")
+          + (clean ? "clean" : "failed");
+    }
+  }
+
+  /**
    * What a capacitor measures out of circuit; what was not measured is empty.
    *
    * @param seriesOhms equivalent series resistance

@@ -6,6 +6,7 @@ import raconteur.core.board.DamageArea;
 public sealed interface Statement
     permits Finding,
         Bookkeeping,
+        Closing,
         Statement.Removal,
         Statement.Seating,
         Statement.Remark,

@@ -31,6 +31,7 @@ final class SupplyCheck {
           Finding.ResetPulse _,
           Finding.PinVolts _,
           Finding.FunctionCheck _,
+          Finding.ProofRun _,
           Finding.DiagnosticResult _
           when context.supply() == BenchContext.Supply.OFF ->
           new Understanding.Asked(

@@ -62,18 +62,10 @@ record CheckKinds(String origin, List<Kind> kinds) {
     item.onlyKnows(Set.of("id", "when", "per", "title", "caution", "line"));
     return new Kind(
         item.get("id").text(),
-        item.get("when").oneOf(words(When.values())),
-        item.has("per") ? item.get("per").oneOf(words(Per.values())) : Per.BOARD,
+        item.get("when").oneOf(When.values()),
+        item.has("per") ? item.get("per").oneOf(Per.values()) : Per.BOARD,
         item.get("title").text(),
         item.textOr("caution", ""),
         item.textOr("line", ""));
-  }
-
-  private static <E extends Enum<E>> Map<String, E> words(E[] values) {
-    Map<String, E> words = new java.util.LinkedHashMap<>();
-    for (E value : values) {
-      words.put(value.name().toLowerCase(java.util.Locale.ROOT), value);
-    }
-    return words;
   }
 }

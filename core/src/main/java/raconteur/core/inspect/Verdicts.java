@@ -74,7 +74,8 @@ public final class Verdicts {
           Finding.Piggyback _,
           Finding.Without _,
           Finding.DiagnosticResult _,
-          Finding.FunctionCheck _ ->
+          Finding.FunctionCheck _,
+          Finding.ProofRun _ ->
           Optional.empty();
     };
   }

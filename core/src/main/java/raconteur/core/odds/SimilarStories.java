@@ -147,6 +147,7 @@ public final class SimilarStories {
           Finding.Frequency _,
           Finding.ResetPulse _,
           Finding.PinVolts _,
+          Finding.ProofRun _,
           Finding.CapacitorReading _ -> {}
     }
     boolean nothingNamed =

@@ -82,6 +82,7 @@ final class StepWords {
               "Run the full diagnostic and see what it says of "
                   + String.join(", ", t.bad().keySet());
           case Finding.FunctionCheck t -> "Check what " + named(t.part()) + " is for";
+          case Finding.ProofRun t -> "Let it run: " + t.check();
         };
     return new Step(
         again ? title + ", again" : title,
@@ -109,6 +110,7 @@ final class StepWords {
           Finding.Frequency _,
           Finding.PinVolts _,
           Finding.FunctionCheck _,
+          Finding.ProofRun _,
           Finding.Symptom _ ->
           RUNNING;
       case Finding.RomCompare _ -> "Power off, part out, into the reader; read it twice.";
@@ -166,6 +168,7 @@ final class StepWords {
           Finding.RailOhms _,
           Finding.PinOhms _,
           Finding.FunctionCheck _,
+          Finding.ProofRun _,
           Finding.Symptom _ ->
           "";
     };

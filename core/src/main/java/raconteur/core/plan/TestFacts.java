@@ -41,6 +41,7 @@ record TestFacts(Board board, Costs costs) {
       case Finding.Without t -> "without " + t.part();
       case Finding.DiagnosticResult _ -> "diagnostic";
       case Finding.FunctionCheck t -> "function " + t.part();
+      case Finding.ProofRun t -> "proof " + t.check();
     };
   }
 
@@ -74,7 +75,8 @@ record TestFacts(Board board, Costs costs) {
           Finding.Piggyback _,
           Finding.Without _,
           Finding.DiagnosticResult _,
-          Finding.FunctionCheck _ ->
+          Finding.FunctionCheck _,
+          Finding.ProofRun _ ->
           Set.of(identity(test).toString());
     };
   }
@@ -102,7 +104,7 @@ record TestFacts(Board board, Costs costs) {
       case Finding.Elsewhere _ -> "good board";
       case Finding.Piggyback _ -> "piggyback";
       case Finding.Without _ -> "without";
-      case Finding.FunctionCheck _ -> "function";
+      case Finding.FunctionCheck _, Finding.ProofRun _ -> "function";
       case Finding.TesterVerdict t ->
           board.part(t.part()).filter(Parts::isMemory).isPresent() ? "ram tester" : "tester";
     };
@@ -137,7 +139,8 @@ record TestFacts(Board board, Costs costs) {
           Finding.Swap _,
           Finding.Piggyback _,
           Finding.Without _,
-          Finding.FunctionCheck _ ->
+          Finding.FunctionCheck _,
+          Finding.ProofRun _ ->
           true;
     };
   }
@@ -199,6 +202,7 @@ record TestFacts(Board board, Costs costs) {
           Finding.Ripple _,
           Finding.DeadTestResult _,
           Finding.DiagnosticResult _,
+          Finding.ProofRun _,
           Finding.Symptom _ ->
           "";
     };

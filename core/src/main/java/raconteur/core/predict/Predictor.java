@@ -1,5 +1,6 @@
 package raconteur.core.predict;
 
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
@@ -17,8 +19,10 @@ import raconteur.core.continuity.Peers;
 import raconteur.core.data.Figures;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Finding.DeadTestEnd;
 import raconteur.core.finding.LogicLevels;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
@@ -37,6 +41,7 @@ public final class Predictor {
   private final NetPropagation nets;
   private final StartOrder startOrder;
   private final SimulatedAnswers simulated;
+  private final SimulatedLines lines;
   private final Activity activity;
   private final Peers peers;
   private final SupplyModels supplyModels;
@@ -57,6 +62,7 @@ public final class Predictor {
     this.nets = new NetPropagation(board);
     this.startOrder = new StartOrder(board);
     this.simulated = new SimulatedAnswers(board);
+    this.lines = new SimulatedLines(board);
     this.activity = new Activity(board, startOrder, simulated);
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
@@ -181,6 +187,7 @@ public final class Predictor {
       case Finding.Piggyback piggyback -> partModels.piggyback(piggyback);
       case Finding.Without without -> partModels.without(without);
       case Finding.DiagnosticResult result -> PathModel.diagnostic(shared(), result);
+      case Finding.ProofRun run -> proof(run);
       case Finding.FunctionCheck check -> PathModel.function(shared(), check);
     };
   }
@@ -194,7 +201,7 @@ public final class Predictor {
         expectation instanceof Expectation.Program(boolean moves)
             ? Optional.of(moves)
             : Optional.empty();
-    return new ProbeModel(nets, activity, readings, pin, shows, runs);
+    return new ProbeModel(nets, activity, lines, readings, pin, shows, runs);
   }
 
   private Shared shared() {
@@ -206,9 +213,13 @@ public final class Predictor {
     PinRef pin = test.pin();
     return new AsProbe(
         probe(pin, expectation),
+        pin,
         found -> {
           var volts = (Finding.PinVolts) found;
-          return new Finding.Probe(pin, LogicLevels.of(volts.lowest(), volts.highest()));
+          Signal level = LogicLevels.of(volts.lowest(), volts.highest());
+          return level == Signal.BETWEEN
+              ? EnumSet.of(Signal.BETWEEN, Signal.FLOATING)
+              : EnumSet.of(level);
         },
         List.of(
             new Finding.PinVolts(pin, 0.2, 3.4),
@@ -221,10 +232,11 @@ public final class Predictor {
   private TestModel<?> frequency(Finding.Frequency test) {
     return new AsProbe(
         probe(test.pin(), Expectation.NONE),
+        test.pin(),
         found ->
-            new Finding.Probe(
-                test.pin(),
-                ((Finding.Frequency) found).hertz() >= 1 ? Signal.TOGGLING : Signal.LOW),
+            ((Finding.Frequency) found).hertz() >= 1
+                ? EnumSet.of(Signal.TOGGLING)
+                : EnumSet.of(Signal.LOW, Signal.HIGH, Signal.FLOATING, Signal.BETWEEN),
         List.of(test, new Finding.Frequency(test.pin(), 0)));
   }
 
@@ -234,10 +246,9 @@ public final class Predictor {
     Signal held = rest == Signal.LOW ? Signal.HIGH : Signal.LOW;
     return new AsProbe(
         probe(test.pin(), Expectation.NONE),
+        test.pin(),
         found ->
-            new Finding.Probe(
-                test.pin(),
-                Double.isInfinite(((Finding.ResetPulse) found).seconds()) ? held : rest),
+            EnumSet.of(Double.isInfinite(((Finding.ResetPulse) found).seconds()) ? held : rest),
         List.of(
             new Finding.ResetPulse(test.pin(), 0.1),
             new Finding.ResetPulse(test.pin(), Double.POSITIVE_INFINITY)));
@@ -332,6 +343,35 @@ public final class Predictor {
       return Math.min(a, b) < cut && cut <= Math.max(a, b) ? "broken" : "whole";
     }
     return "whole";
+  }
+
+  /**
+   * Whether a board that is used shows a fault: for sure where the simulation shows it, for most
+   * others.
+   */
+  private TestModel<?> proof(Finding.ProofRun run) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("clean", new Finding.ProofRun(run.check(), run.amount(), run.hours(), true));
+    outcomes.put("failed", new Finding.ProofRun(run.check(), run.amount(), run.hours(), false));
+    return new ConditionModel(
+        readings,
+        "proof",
+        List.of("healthy", "perhaps", "shows"),
+        this::shownInUse,
+        found -> ((Finding.ProofRun) found).clean() ? "clean" : "failed",
+        outcomes);
+  }
+
+  private String shownInUse(Fault fault) {
+    if (fault.mode() == FaultMode.LEAKS || startOrder.stage(startOrder.blockOf(fault)) < 0) {
+      return "healthy";
+    }
+    return simulated
+        .of(fault)
+        .map(a -> a.look() != StartUp.Look.WORKS || a.deadTest().end() != DeadTestEnd.PASS)
+        .filter(shows -> shows)
+        .map(_ -> "shows")
+        .orElse("perhaps");
   }
 
   private static String bridged(Fault fault, String one, String other) {

@@ -11,10 +11,17 @@ import raconteur.core.finding.Finding;
 
 /** What a logic probe shows at a pin. */
 final class ProbeModel implements TestModel<ProbeModel.Seen> {
-  private static final Seen UNCHANGED = new Seen(Optional.empty(), false);
+  private static final Seen UNCHANGED = new Seen(Optional.empty(), false, Optional.empty());
+
+  /**
+   * How much the level counts at which a line stood in one simulated run that went astray; another
+   * power-up may go astray elsewhere.
+   */
+  private static final double ONE_RUN = 0.7;
 
   private final NetPropagation nets;
   private final Activity activity;
+  private final SimulatedLines simulated;
   private final Readings readings;
   private final PinRef pin;
   private final Optional<Signal> expected;
@@ -26,8 +33,10 @@ final class ProbeModel implements TestModel<ProbeModel.Seen> {
    *
    * @param change the changed signal there, empty for none
    * @param idle whether the line may stand because the processor's program does not run
+   * @param astray what the line does on the simulated board whose program goes astray, empty where
+   *     it does not or where that is not known
    */
-  record Seen(Optional<Signal> change, boolean idle) {}
+  record Seen(Optional<Signal> change, boolean idle, Optional<Signal> astray) {}
 
   /**
    * @param expected what the pin has to show by what was seen in front of it, where that is known;
@@ -37,12 +46,14 @@ final class ProbeModel implements TestModel<ProbeModel.Seen> {
   ProbeModel(
       NetPropagation nets,
       Activity activity,
+      SimulatedLines simulated,
       Readings readings,
       PinRef pin,
       Optional<Signal> expected,
       Optional<Boolean> programRuns) {
     this.nets = nets;
     this.activity = activity;
+    this.simulated = simulated;
     this.readings = readings;
     this.pin = pin;
     this.expected = expected;
@@ -66,8 +77,14 @@ final class ProbeModel implements TestModel<ProbeModel.Seen> {
       return UNCHANGED;
     }
     Optional<Signal> change = nets.changeAt(fault, pin);
+    if (simulated.knows(fault, pin)) {
+      Optional<Signal> shown = simulated.changeAt(fault, pin);
+      return change.isPresent()
+          ? new Seen(shown, false, Optional.empty())
+          : new Seen(Optional.empty(), false, shown);
+    }
     boolean idle = mayIdle && change.isEmpty() && activity.mayStop(fault);
-    return change.isEmpty() && !idle ? UNCHANGED : new Seen(change, idle);
+    return change.isEmpty() && !idle ? UNCHANGED : new Seen(change, idle, Optional.empty());
   }
 
   @Override
@@ -76,12 +93,23 @@ final class ProbeModel implements TestModel<ProbeModel.Seen> {
         one.change().isEmpty() || other.change().isEmpty()
             ? one.change().or(other::change)
             : Optional.of(NetPropagation.join(one.change().get(), other.change().get()));
-    return new Seen(change, one.idle() || other.idle());
+    boolean disagree =
+        one.astray().isPresent()
+            && other.astray().isPresent()
+            && !one.astray().equals(other.astray());
+    return new Seen(
+        change,
+        disagree || one.idle() || other.idle(),
+        disagree ? Optional.empty() : one.astray().or(other::astray));
   }
 
   @Override
   public double probability(Finding found, Seen seen) {
     String shown = word(((Finding.Probe) found).shown());
+    if (seen.change().isEmpty() && seen.astray().isPresent()) {
+      return ONE_RUN * readings.chance("probe", word(seen.astray().get()), shown)
+          + (1 - ONE_RUN) * readings.chance("probe", idle, shown);
+    }
     if (seen.change().isEmpty() && seen.idle()) {
       return readings.chance("probe", idle, shown);
     }

@@ -1,13 +1,13 @@
 package raconteur.core.predict;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import raconteur.core.bench.test.DictionaryText;
 import raconteur.core.bench.test.FaultDictionary;
 import raconteur.core.board.Board;
-import raconteur.core.board.Part;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
@@ -25,12 +25,15 @@ final class SimulatedAnswers {
 
   SimulatedAnswers(Board board) {
     answers = new HashMap<>(DictionaryText.shipped(board));
-    for (Part part : board.parts()) {
-      if (!answers.isEmpty() && PASSED_OVER.contains(part.device().deviceClass())) {
-        Place place = new Place.OfPart(part.designator());
-        answers.remove(new Fault(place, FaultMode.DEAD).toString());
-      }
-    }
+    unknown(board).forEach(fault -> answers.remove(fault.toString()));
+  }
+
+  /** Faults the simulation passes over, so that it says nothing of them. */
+  static List<Fault> unknown(Board board) {
+    return board.parts().stream()
+        .filter(part -> PASSED_OVER.contains(part.device().deviceClass()))
+        .map(part -> new Fault(new Place.OfPart(part.designator()), FaultMode.DEAD))
+        .toList();
   }
 
   Optional<FaultDictionary.Answer> of(Fault fault) {

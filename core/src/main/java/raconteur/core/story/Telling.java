@@ -13,6 +13,7 @@ import raconteur.core.board.Board;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Bookkeeping;
+import raconteur.core.finding.Closing;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
 import raconteur.core.finding.Statement;
@@ -161,6 +162,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         case Bookkeeping.Power power ->
             supply = power.on() ? BenchContext.Supply.ON : BenchContext.Supply.OFF;
         case Bookkeeping _,
+            Closing _,
             Finding _,
             Statement.Remark _,
             Statement.Damaged _,

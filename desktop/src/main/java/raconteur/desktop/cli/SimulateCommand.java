@@ -5,20 +5,15 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.concurrent.atomic.AtomicReference;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import raconteur.casebook.boards.BoardShelf;
-import raconteur.casebook.exchange.DictionaryFile;
 import raconteur.casebook.exchange.StimulusCsv;
 import raconteur.casebook.exchange.VcdText;
 import raconteur.casebook.report.SimulationReport;
@@ -34,17 +29,12 @@ import raconteur.core.bench.logic.LogicRun;
 import raconteur.core.bench.screen.Picture;
 import raconteur.core.bench.screen.ScreenText;
 import raconteur.core.bench.test.DeadTest;
-import raconteur.core.bench.test.FaultDictionary;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Level;
-import raconteur.core.fault.Fault;
-import raconteur.core.fault.FaultCatalogue;
-import raconteur.core.fault.History;
-import raconteur.core.fault.Priors;
 import raconteur.desktop.simulate.ScreenPng;
 
 /** {@code raconteur simulate}: switches a described board on, with faults, and reads it. */
@@ -134,10 +124,16 @@ final class SimulateCommand extends DeviceCommands.Printing {
   private @Nullable Path dictionary;
 
   @Option(
+      names = "--lines",
+      paramLabel = "OUT",
+      description = "What every single fault does to what a probe shows; goes on where it was.")
+  private @Nullable Path lines;
+
+  @Option(
       names = "--limit",
       paramLabel = "N",
       defaultValue = "1000000",
-      description = "Only the N likeliest faults of the dictionary.")
+      description = "Only the N likeliest faults of --dictionary and --lines.")
   private int limit;
 
   @Option(names = "--csv", description = "Print CSV in place of JSON.")
@@ -178,45 +174,18 @@ final class SimulateCommand extends DeviceCommands.Printing {
     if ((deadTest && setUp.deadTest().isEmpty()) || (diagnostic && setUp.diagnostic().isEmpty())) {
       return refuse("There is no such test for " + found.identity().id() + ".");
     }
-    if (dictionary != null) {
-      return DeadTest.fits(setUp)
-          ? dictionary(simulated, java.util.Objects.requireNonNull(dictionary))
-          : refuse("There is no dead test for " + found.identity().id() + ".");
+    if (dictionary != null || lines != null) {
+      var runs = new SingleFaults(simulated, limit, this::tell);
+      if (!DeadTest.fits(setUp)) {
+        return refuse("There is no dead test for " + found.identity().id() + ".");
+      }
+      String trouble = dictionary == null ? "" : runs.dictionary(dictionary);
+      trouble += lines == null ? "" : runs.lines(lines);
+      return trouble.isEmpty() ? 0 : refuse(trouble);
     }
     return stimulus == null
         ? run(simulated)
         : stimulate(simulated, java.util.Objects.requireNonNull(stimulus));
-  }
-
-  /** Makes or goes on with a fault dictionary, telling how far it is. */
-  private int dictionary(SimulatedBoard simulated, Path file) throws IOException {
-    FaultCatalogue catalogue = FaultCatalogue.of(simulated.board(), Priors.shipped(), History.NONE);
-    List<Fault> faults =
-        IntStream.range(0, catalogue.faults().size())
-            .boxed()
-            .sorted(Comparator.comparingDouble((Integer i) -> -catalogue.odds(i)))
-            .limit(Math.max(1, limit))
-            .map(catalogue.faults()::get)
-            .toList();
-    DictionaryFile kept = DictionaryFile.open(file, simulated);
-    Map<String, FaultDictionary.Answer> known = kept.answers();
-    AtomicInteger done = new AtomicInteger(known.size());
-    AtomicReference<String> trouble = new AtomicReference<>("");
-    new FaultDictionary(simulated)
-        .run(
-            faults,
-            known,
-            Runtime.getRuntime().availableProcessors(),
-            (fault, answer) -> {
-              try {
-                kept.add(fault, answer);
-                tell(done.incrementAndGet() + " of " + faults.size() + "  " + fault);
-              } catch (IOException e) {
-                trouble.set(file + " cannot be written; the answers so far are in it.");
-              }
-            },
-            () -> !trouble.get().isEmpty());
-    return trouble.get().isEmpty() ? 0 : refuse(trouble.get());
   }
 
   private static Optional<String> wrongPin(Board found, String text) {

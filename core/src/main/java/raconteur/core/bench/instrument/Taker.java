@@ -95,7 +95,8 @@ public final class Taker {
           Finding.CapacitorReading _,
           Finding.Piggyback _,
           Finding.Without _,
-          Finding.FunctionCheck _ ->
+          Finding.FunctionCheck _,
+          Finding.ProofRun _ ->
           Optional.empty();
     };
   }

@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 import raconteur.core.bench.BenchSetUp;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
@@ -31,6 +32,11 @@ public final class DictionaryText {
 
   /** The first line of a dictionary for a board with what is in its ROMs and cartridges. */
   public static String head(SimulatedBoard board) {
+    return FORMAT + mark(board);
+  }
+
+  /** A mark of all that decides how a board runs, other than its faults. */
+  static String mark(SimulatedBoard board) {
     try {
       MessageDigest digest = MessageDigest.getInstance("SHA-256");
       digest.update(BoardWriter.write(board.board().contents()).getBytes(StandardCharsets.UTF_8));
@@ -44,7 +50,7 @@ public final class DictionaryText {
           .ifPresent(
               plug ->
                   digest.update(Arrays.toString(plug.contents()).getBytes(StandardCharsets.UTF_8)));
-      return FORMAT + HexFormat.of().formatHex(digest.digest());
+      return HexFormat.of().formatHex(digest.digest());
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException("every platform has SHA-256", e);
     }
@@ -90,19 +96,26 @@ public final class DictionaryText {
    * one it was made for.
    */
   public static Map<String, FaultDictionary.Answer> shipped(Board board) {
+    return answers(shippedLines(board, ".dictionary", DictionaryText::head));
+  }
+
+  /** The lines behind the first of a file that ships for a board; none where its head is wrong. */
+  static List<String> shippedLines(
+      Board board, String ending, Function<SimulatedBoard, String> head) {
     BenchSetUp setUp = BenchSetUp.of(board);
     if (!DeadTest.fits(setUp)) {
-      return Map.of();
+      return List.of();
     }
-    String name = "/raconteur/core/bench/" + board.identity().id() + ".dictionary";
+    String name = "/raconteur/core/bench/" + board.identity().id() + ending;
     try (InputStream in = DictionaryText.class.getResourceAsStream(name)) {
       if (in == null) {
-        return Map.of();
+        return List.of();
       }
       List<String> lines = new String(in.readAllBytes(), StandardCharsets.UTF_8).lines().toList();
-      return lines.isEmpty() || !lines.getFirst().equals(head(new SimulatedBoard(board, setUp)))
-          ? Map.of()
-          : answers(lines);
+      return lines.isEmpty()
+              || !lines.getFirst().equals(head.apply(new SimulatedBoard(board, setUp)))
+          ? List.of()
+          : lines.subList(1, lines.size());
     } catch (IOException e) {
       throw new IllegalStateException("what ships can be read", e);
     }

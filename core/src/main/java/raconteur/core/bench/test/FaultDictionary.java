@@ -1,15 +1,10 @@
 package raconteur.core.bench.test;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
 import raconteur.core.bench.PlantedFault;
@@ -81,33 +76,16 @@ public final class FaultDictionary {
     }
     Picture healthy = StartUp.healthy(board);
     Answer good = answer(board, healthy);
-    AtomicInteger next = new AtomicInteger();
-    Runnable worker =
-        () -> {
-          for (int i = next.getAndIncrement(); i < open.size(); i = next.getAndIncrement()) {
-            if (stop.getAsBoolean()) {
-              return;
-            }
-            Fault fault = open.get(i);
-            Answer answer =
-                changesLogic(fault) ? answer(board.with(PlantedFault.of(fault)), healthy) : good;
-            answers.put(fault.toString(), answer);
-            answered.accept(fault.toString(), answer);
-          }
-        };
-    try (ExecutorService pool = Executors.newFixedThreadPool(threads)) {
-      List<Future<?>> running = new ArrayList<>();
-      for (int i = 0; i < threads; i++) {
-        running.add(pool.submit(worker));
-      }
-      for (Future<?> future : running) {
-        future.get();
-      }
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-    } catch (java.util.concurrent.ExecutionException e) {
-      throw new IllegalStateException("a run failed", e.getCause());
-    }
+    FaultRuns.of(
+        open,
+        threads,
+        fault -> {
+          Answer answer =
+              changesLogic(fault) ? answer(board.with(PlantedFault.of(fault)), healthy) : good;
+          answers.put(fault.toString(), answer);
+          answered.accept(fault.toString(), answer);
+        },
+        stop);
     return answers;
   }
 

@@ -13,7 +13,9 @@ import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.bench.test.DeadTest;
+import raconteur.core.bench.test.DictionaryText;
 import raconteur.core.bench.test.FaultDictionary;
+import raconteur.core.bench.test.LinesText;
 import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.PinRef;
 import raconteur.core.fault.Fault;
@@ -21,7 +23,7 @@ import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding.DeadTestEnd;
 
-class DictionaryFileTest {
+class RunsFileTest {
   @TempDir private Path folder;
 
   private static SimulatedBoard board(String id) {
@@ -38,14 +40,14 @@ class DictionaryFileTest {
     var answer =
         new FaultDictionary.Answer(
             StartUp.Look.GARBAGE, new DeadTest.Result(DeadTestEnd.FLASHES, 7));
-    DictionaryFile kept = DictionaryFile.open(file, board);
-    kept.add(known.toString(), answer);
+    RunsFile kept = RunsFile.open(file, DictionaryText.head(board));
+    kept.add(DictionaryText.line(known.toString(), answer));
     Files.writeString(file, "U9.16 output stu", StandardOpenOption.APPEND);
-    DictionaryFile again = DictionaryFile.open(file, board);
-    assertThat(again.answers()).isEqualTo(Map.of(known.toString(), answer));
+    var again = DictionaryText.answers(RunsFile.open(file, DictionaryText.head(board)).lines());
+    assertThat(again).isEqualTo(Map.of(known.toString(), answer));
     Map<String, FaultDictionary.Answer> all =
         new FaultDictionary(board)
-            .run(List.of(dead, leak, known), again.answers(), 2, (_, _) -> {}, () -> false);
+            .run(List.of(dead, leak, known), again, 2, (_, _) -> {}, () -> false);
     assertThat(all.get(dead.toString()).deadTest().end()).isEqualTo(DeadTestEnd.NONE);
     assertThat(all.get(leak.toString()).words()).isEqualTo("works, flash pass");
     assertThat(all.get(known.toString())).isEqualTo(answer);
@@ -54,11 +56,9 @@ class DictionaryFileTest {
   @Test
   void aFileOfAnotherBoardIsBegunAnew() throws IOException {
     Path file = folder.resolve("x.dictionary");
-    DictionaryFile.open(file, board("quillon-kittiwake-b"))
-        .add(
-            "U1 dead",
-            new FaultDictionary.Answer(
-                StartUp.Look.BLANK, new DeadTest.Result(DeadTestEnd.NONE, 0)));
-    assertThat(DictionaryFile.open(file, board("quillon-kittiwake-d")).answers()).isEmpty();
+    RunsFile.open(file, LinesText.head(board("quillon-kittiwake-b"))).add("U1 dead\tA0=L");
+    assertThat(RunsFile.open(file, LinesText.head(board("quillon-kittiwake-b"))).lines())
+        .containsExactly("U1 dead\tA0=L");
+    assertThat(RunsFile.open(file, LinesText.head(board("quillon-kittiwake-d"))).lines()).isEmpty();
   }
 }

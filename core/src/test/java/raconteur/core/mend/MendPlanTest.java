@@ -1,0 +1,141 @@
+package raconteur.core.mend;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import raconteur.core.Boards;
+import raconteur.core.Stories;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.fault.Place;
+import raconteur.core.story.Telling;
+
+class MendPlanTest {
+  private static final Board BOARD = Boards.KITTIWAKE_B;
+
+  private static MendPlan plan(Map<Integer, Integer> sockets, String... lines) {
+    Telling telling = Telling.of(BOARD, Stories.of(lines));
+    return MendPlan.of(new MendPlan.Request(BOARD, telling, List.of(), sockets), 0.5);
+  }
+
+  private static String soldered(int pins) {
+    return BOARD.parts().stream()
+        .filter(p -> p.fitted() && !p.socketed() && p.device().outline().equals("DIP" + pins))
+        .filter(p -> p.device().deviceClass().equals("small logic"))
+        .map(Part::designator)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void aPartKnownDeadIsCutOffAndACustomNeverIs() {
+    String gate = soldered(14);
+    MendPlan.Job cut = plan(Map.of(), "found " + gate + " dead").jobs().getFirst();
+    MendPlan.Job whole = plan(Map.of(), "found " + gate + " slow").jobs().getFirst();
+    assertThat(cut.method()).isEqualTo(Method.CUT_LEGS);
+    assertThat(whole.method()).isEqualTo(Method.DESOLDER);
+    assertThat(cut.minutes()).isLessThan(whole.minutes());
+    assertThat(cut.damage()).isLessThan(whole.damage());
+  }
+
+  @Test
+  void whatIsMendedIsNotInThePlan() {
+    String gate = soldered(14);
+    assertThat(plan(Map.of(), "found " + gate + " dead", "mended " + gate + " replaced").jobs())
+        .isEmpty();
+  }
+
+  @Test
+  void heatIsSpread() {
+    List<String> rams =
+        BOARD.parts().stream()
+            .filter(p -> !p.socketed() && p.device().deviceClass().contains("ram"))
+            .map(Part::designator)
+            .limit(8)
+            .toList();
+    String[] found = rams.stream().map(p -> "found " + p + " dead").toArray(String[]::new);
+    List<MendPlan.Job> jobs = plan(Map.of(), found).jobs();
+    assertThat(jobs).hasSameSizeAs(rams);
+    double asListed = nearest(rams);
+    assertThat(nearest(jobs.stream().map(MendPlan.Job::part).toList())).isGreaterThan(asListed);
+  }
+
+  /** How near two jobs in a row come to each other at the nearest. */
+  private static double nearest(List<String> parts) {
+    double least = Double.MAX_VALUE;
+    for (int i = 0; i + 1 < parts.size(); i++) {
+      Part.Placement a = BOARD.part(parts.get(i)).orElseThrow().place();
+      Part.Placement b = BOARD.part(parts.get(i + 1)).orElseThrow().place();
+      least =
+          Math.min(
+              least,
+              Math.hypot(a.xMillimetres() - b.xMillimetres(), a.yMillimetres() - b.yMillimetres()));
+    }
+    return least;
+  }
+
+  @Test
+  void twoSmallSocketsServeForAMissingOne() {
+    String chip = soldered(16);
+    assertThat(socket(chip, Map.of(16, 1))).isEqualTo("16-pin socket");
+    assertThat(socket(chip, Map.of(8, 2))).isEqualTo("8-pin and 8-pin socket end to end");
+    assertThat(socket(chip, Map.of(8, 1, 14, 5))).isEqualTo("16-pin socket, none in stock");
+  }
+
+  private static String socket(String chip, Map<Integer, Integer> stock) {
+    return plan(stock, "found " + chip + " dead").jobs().getFirst().socket().orElseThrow().words();
+  }
+
+  @Test
+  void everythingSolderedIsMeasuredAfterwards() {
+    String gate = soldered(14);
+    String[] story = {"mended " + gate + " replaced"};
+    AfterChecks checks = AfterChecks.of(BOARD, Telling.of(BOARD, Stories.of(story)));
+    AfterChecks.Check first = checks.next().orElseThrow();
+    assertThat(checks.all().stream().filter(AfterChecks.Check::joined).count()).isBetween(8L, 14L);
+    AfterChecks measured =
+        AfterChecks.of(BOARD, Telling.of(BOARD, Stories.of(story[0], first.goodLine())));
+    assertThat(measured.done()).isEqualTo(1);
+    AfterChecks open =
+        AfterChecks.of(BOARD, Telling.of(BOARD, Stories.of(story[0], first.badLine())));
+    assertThat(open.bad()).hasSize(1);
+    AfterChecks before =
+        AfterChecks.of(BOARD, Telling.of(BOARD, Stories.of(first.goodLine(), story[0])));
+    assertThat(before.done()).as("a reading from before the mend").isZero();
+  }
+
+  @Test
+  void wiresJoinThePiecesByTheShortestWays() {
+    var net =
+        BOARD.nets().stream()
+            .filter(n -> n.path().size() >= 6 && !BOARD.isSupply(n.name()))
+            .findFirst()
+            .orElseThrow();
+    List<PinRef> path = net.path();
+    List<Place.Segment> cuts =
+        List.of(
+            new Place.Segment(net.name(), path.get(0), path.get(1)),
+            new Place.Segment(net.name(), path.get(3), path.get(4)));
+    WirePlan plan = WirePlan.of(BOARD, cuts);
+    assertThat(WirePlan.pieces(net, cuts)).hasSize(3);
+    assertThat(plan.wires()).hasSize(2);
+    double straight = apart(path.get(0), path.get(1)) + apart(path.get(3), path.get(4));
+    assertThat(plan.millimetres()).isLessThanOrEqualTo(straight * 1.25 + 1e-9);
+    WirePlan.Wire wire = plan.wires().getFirst();
+    assertThat(wire.fromUnder().x())
+        .isEqualTo(BOARD.identity().widthMillimetres() - top(wire.from()).x());
+    assertThat(plan.verification(BOARD).stream().filter(AfterChecks.Check::joined)).hasSize(2);
+  }
+
+  private static raconteur.core.board.Outline.Point top(PinRef pin) {
+    return raconteur.core.board.Outline.pinOnBoard(
+        BOARD.part(pin.part()).orElseThrow(), pin.number());
+  }
+
+  private static double apart(PinRef a, PinRef b) {
+    return Math.hypot(top(a).x() - top(b).x(), top(a).y() - top(b).y());
+  }
+}
