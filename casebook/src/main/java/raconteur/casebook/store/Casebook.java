@@ -9,7 +9,9 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
@@ -20,6 +22,7 @@ import org.sqlite.SQLiteDataSource;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceFiles;
+import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseHeader;
 import raconteur.core.story.CaseState;
@@ -109,11 +112,7 @@ public final class Casebook implements AutoCloseable {
     return check.equals("ok")
         ? Optional.empty()
         : Optional.of(
-            file
-                + " is damaged ("
-                + check
-                + "); nothing was changed: put a backup in its place, or open another with"
-                + " --casebook FILE.");
+            file + " is damaged (" + check + "); nothing was changed. " + Sentences.repair(file));
   }
 
   private static int pragma(Handle handle, String name) {
@@ -186,6 +185,28 @@ public final class Casebook implements AutoCloseable {
         "A number among these cases is taken.");
   }
 
+  /** Takes in all that an archive holds, in one transaction. */
+  synchronized Outcome<Integer> adoptAll(
+      List<Case> cases,
+      List<Picture> pictures,
+      List<StockItem> stock,
+      List<Device> devices,
+      Map<String, String> settings) {
+    return writing(
+        h -> {
+          for (Case one : cases) {
+            insert(h, one.header());
+            one.entries().forEach(e -> insert(h, one.header().number(), e));
+          }
+          pictures.forEach(p -> insert(h, p));
+          stock.forEach(s -> StockRoom.write(h, s, false));
+          devices.forEach(d -> insert(h, d));
+          settings.forEach((name, value) -> insertSetting(h, name, value));
+          return cases.size();
+        },
+        "Something in the archive is in this casebook already.");
+  }
+
   /** Adds a line to a case's story. */
   public synchronized Outcome<Entry> append(int caseNumber, String line) {
     return adding(caseNumber, next -> new Entry.Line(next, now(), line));
@@ -245,12 +266,7 @@ public final class Casebook implements AutoCloseable {
   public synchronized Outcome<Device> keep(Device device) {
     return writing(
         h -> {
-          h.createUpdate(
-                  "INSERT INTO devices (name, description) VALUES (:name, :description)"
-                      + " ON CONFLICT (name) DO UPDATE SET description = excluded.description")
-              .bind("name", device.name())
-              .bind("description", DeviceFiles.write(List.of(device)))
-              .execute();
+          insert(h, device);
           return device;
         },
         "The device cannot be kept.");
@@ -270,17 +286,7 @@ public final class Casebook implements AutoCloseable {
   public synchronized Outcome<Picture> keep(Picture picture) {
     return writing(
         h -> {
-          h.createUpdate(
-                  "INSERT INTO pictures (content, media, width, height, bytes, thumbnail)"
-                      + " VALUES (:content, :media, :width, :height, :bytes, :thumbnail)"
-                      + " ON CONFLICT (content) DO NOTHING")
-              .bind("content", picture.content())
-              .bind("media", picture.media())
-              .bind("width", picture.width())
-              .bind("height", picture.height())
-              .bind("bytes", picture.bytes())
-              .bind("thumbnail", picture.thumbnail())
-              .execute();
+          insert(h, picture);
           return picture;
         },
         "The picture cannot be kept.");
@@ -307,6 +313,24 @@ public final class Casebook implements AutoCloseable {
         row.getBytes("thumbnail"));
   }
 
+  /** The content of all pictures. */
+  synchronized List<String> pictureContents() {
+    return handle
+        .createQuery("SELECT content FROM pictures ORDER BY content")
+        .mapTo(String.class)
+        .list();
+  }
+
+  /** All settings, by name. */
+  synchronized Map<String, String> settings() {
+    Map<String, String> settings = new TreeMap<>();
+    handle
+        .createQuery("SELECT name, value FROM settings")
+        .map((row, context) -> Map.entry(row.getString("name"), row.getString("value")))
+        .forEach(s -> settings.put(s.getKey(), s.getValue()));
+    return settings;
+  }
+
   /** A setting of the shop, by its name. */
   public synchronized Optional<String> setting(String name) {
     return handle
@@ -320,12 +344,7 @@ public final class Casebook implements AutoCloseable {
   public synchronized Outcome<String> keepSetting(String name, String value) {
     return writing(
         h -> {
-          h.createUpdate(
-                  "INSERT INTO settings (name, value) VALUES (:name, :value)"
-                      + " ON CONFLICT (name) DO UPDATE SET value = excluded.value")
-              .bind("name", name)
-              .bind("value", value)
-              .execute();
+          insertSetting(h, name, value);
           return value;
         },
         "The setting cannot be kept.");
@@ -341,16 +360,62 @@ public final class Casebook implements AutoCloseable {
     handle.close();
   }
 
-  private Instant now() {
+  /** One reading, in its turn. */
+  synchronized <T> T reading(Function<Handle, T> work) {
+    return work.apply(handle);
+  }
+
+  /** The clock the casebook goes by. */
+  public Instant now() {
     return clock.instant().truncatedTo(ChronoUnit.SECONDS);
   }
 
-  private <T> Outcome<T> writing(Function<Handle, T> work, String onConflict) {
+  /**
+   * One transaction, in its turn.
+   *
+   * @param onConflict said where what is there already stands against it
+   */
+  synchronized <T> Outcome<T> writing(Function<Handle, T> work, String onConflict) {
     try {
       return new Outcome.Done<>(handle.inTransaction(work::apply));
     } catch (JdbiException e) {
       return new Outcome.Failed<>(Sentences.cannotWrite(file, e, onConflict));
     }
+  }
+
+  private static void insert(Handle handle, Device device) {
+    handle
+        .createUpdate(
+            "INSERT INTO devices (name, description) VALUES (:name, :description)"
+                + " ON CONFLICT (name) DO UPDATE SET description = excluded.description")
+        .bind("name", device.name())
+        .bind("description", DeviceFiles.write(List.of(device)))
+        .execute();
+  }
+
+  private static void insert(Handle handle, Picture picture) {
+    handle
+        .createUpdate(
+            "INSERT INTO pictures (content, media, width, height, bytes, thumbnail)"
+                + " VALUES (:content, :media, :width, :height, :bytes, :thumbnail)"
+                + " ON CONFLICT (content) DO NOTHING")
+        .bind("content", picture.content())
+        .bind("media", picture.media())
+        .bind("width", picture.width())
+        .bind("height", picture.height())
+        .bind("bytes", picture.bytes())
+        .bind("thumbnail", picture.thumbnail())
+        .execute();
+  }
+
+  private static void insertSetting(Handle handle, String name, String value) {
+    handle
+        .createUpdate(
+            "INSERT INTO settings (name, value) VALUES (:name, :value)"
+                + " ON CONFLICT (name) DO UPDATE SET value = excluded.value")
+        .bind("name", name)
+        .bind("value", value)
+        .execute();
   }
 
   private static void insert(Handle handle, CaseHeader header) {

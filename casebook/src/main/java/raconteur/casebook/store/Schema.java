@@ -13,7 +13,7 @@ final class Schema {
 
   /** The scripts in the order they were added; a file's version is how many of them it has. */
   private static final List<String> SCRIPTS =
-      List.of("schema-1.sql", "schema-2.sql", "schema-3.sql");
+      List.of("schema-1.sql", "schema-2.sql", "schema-3.sql", "schema-4.sql");
 
   static final int VERSION = SCRIPTS.size();
 

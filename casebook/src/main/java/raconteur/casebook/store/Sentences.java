@@ -11,10 +11,7 @@ final class Sentences {
   static String cannotOpen(Path file, Exception e) {
     return switch (code(e)) {
       case SQLITE_NOTADB -> file + " is not a casebook; choose another file with --casebook FILE.";
-      case SQLITE_CORRUPT ->
-          file
-              + " is damaged; nothing was changed: put a backup in its place, or open another with"
-              + " --casebook FILE.";
+      case SQLITE_CORRUPT -> file + " is damaged; nothing was changed. " + repair(file);
       case SQLITE_CANTOPEN, SQLITE_PERM, SQLITE_AUTH ->
           file + " cannot be opened; is the folder there and yours to write in?";
       case SQLITE_READONLY, SQLITE_READONLY_DIRECTORY, SQLITE_READONLY_DBMOVED ->
@@ -23,6 +20,21 @@ final class Sentences {
           file + " is held by another program; try again in a moment.";
       default -> file + " cannot be opened: " + e.getMessage();
     };
+  }
+
+  /** What to do about a damaged file. */
+  static String repair(Path file) {
+    return new Backups(file)
+        .copies().stream()
+            .findFirst()
+            .map(
+                c ->
+                    "The last backup is of "
+                        + c.day()
+                        + ": ./raconteur restore --casebook "
+                        + file
+                        + " puts it in its place and keeps the damaged file aside.")
+            .orElse("There is no backup beside it; open another with --casebook FILE.");
   }
 
   static String cannotWrite(Path file, Exception e, String onConflict) {

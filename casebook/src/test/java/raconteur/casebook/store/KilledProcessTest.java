@@ -38,12 +38,14 @@ class KilledProcessTest {
     }
   }
 
+  private static final int ROUNDS = Integer.getInteger("raconteur.kills", 6);
+
   @Test
   void everyAcceptedEntryIsThere(@TempDir Path folder) throws IOException, InterruptedException {
     Path file = folder.resolve("killed.casebook");
     Random random = new Random(5);
     List<String> accepted = new ArrayList<>();
-    for (int round = 0; round < 6; round++) {
+    for (int round = 0; round < ROUNDS; round++) {
       Process process =
           new ProcessBuilder(
                   Path.of(System.getProperty("java.home"), "bin", "java").toString(),

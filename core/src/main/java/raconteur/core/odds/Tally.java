@@ -3,30 +3,25 @@ package raconteur.core.odds;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.fault.History;
-import raconteur.core.finding.Conclusion;
-import raconteur.core.finding.Mend;
-import raconteur.core.finding.Statement;
 import raconteur.core.story.Case;
-import raconteur.core.story.Telling;
-import raconteur.core.story.Told;
 
 /**
- * What the closed cases of one revision have counted. A board counts once per position, however
- * often a part was replaced on it.
+ * What the closed cases of one revision have counted, this shop's and those that other shops gave.
+ * A board counts once per position, however often a part was replaced on it.
  *
  * @param boardId the revision
  * @param boards how many closed cases there are
+ * @param others how many of them are of other shops
  * @param rows one a position where anything was found or replaced, most boards first
  */
-public record Tally(String boardId, int boards, List<Row> rows) implements History {
+public record Tally(String boardId, int boards, int others, List<Row> rows) implements History {
   public Tally {
     rows = List.copyOf(rows);
   }
@@ -38,14 +33,16 @@ public record Tally(String boardId, int boards, List<Row> rows) implements Histo
    * @param device the device's name, empty for a track
    * @param affected boards with a fault found or a part replaced here
    * @param replaced boards on which the part was replaced
+   * @param held boards on which it was mended and the board was seen to work afterwards
    * @param faults fault word to the boards it was found on
-   * @param caseNumbers the cases behind the row
+   * @param caseNumbers this shop's cases behind the row
    */
   public record Row(
       String position,
       String device,
       int affected,
       int replaced,
+      int held,
       Map<String, Integer> faults,
       List<Integer> caseNumbers) {
     public Row {
@@ -56,14 +53,39 @@ public record Tally(String boardId, int boards, List<Row> rows) implements Histo
 
   /** Counts the closed cases of a board's revision; the others are passed over. */
   public static Tally of(Board board, List<Case> cases) {
-    var counter = new Counter(board);
-    List<Case> closed =
+    return ofCounted(board, CountedCase.of(board, cases));
+  }
+
+  /** Counts cases of a revision that were counted one by one. */
+  public static Tally ofCounted(Board board, List<CountedCase> counted) {
+    Map<String, List<CountedCase>> byPosition = new TreeMap<>();
+    for (CountedCase one : counted) {
+      one.positions()
+          .keySet()
+          .forEach(p -> byPosition.computeIfAbsent(p, _ -> new ArrayList<>()).add(one));
+    }
+    List<Row> rows = new ArrayList<>();
+    byPosition.forEach((position, cases) -> rows.add(row(board, position, cases)));
+    rows.sort(Comparator.comparingInt((Row r) -> -r.affected()).thenComparing(Row::position));
+    int others = (int) counted.stream().filter(c -> !c.origin().isEmpty()).count();
+    return new Tally(board.identity().id(), counted.size(), others, rows);
+  }
+
+  private static Row row(Board board, String position, List<CountedCase> cases) {
+    Map<String, Integer> faults = new HashMap<>();
+    cases.forEach(
+        c -> c.positions().get(position).faults().forEach(f -> faults.merge(f, 1, Integer::sum)));
+    return new Row(
+        position,
+        board.part(position).map(Part::device).map(d -> d.name()).orElse(""),
+        cases.size(),
+        (int) cases.stream().filter(c -> c.positions().get(position).replaced()).count(),
+        (int) cases.stream().filter(CountedCase::held).count(),
+        faults,
         cases.stream()
-            .filter(c -> c.header().boardId().equals(board.identity().id()))
-            .filter(c -> c.header().state().closed())
-            .toList();
-    closed.forEach(counter::count);
-    return new Tally(board.identity().id(), closed.size(), counter.rows());
+            .flatMap(c -> c.number().isPresent() ? Stream.of(c.number().getAsInt()) : Stream.of())
+            .sorted()
+            .toList());
   }
 
   @Override
@@ -73,7 +95,9 @@ public record Tally(String boardId, int boards, List<Row> rows) implements Histo
 
   @Override
   public String words() {
-    return boards + " boards of this revision";
+    return boards
+        + " boards of this revision"
+        + (others == 0 ? "" : ", " + others + " of them counted by other shops");
   }
 
   @Override
@@ -83,80 +107,5 @@ public record Tally(String boardId, int boards, List<Row> rows) implements Histo
         .mapToInt(Row::affected)
         .findFirst()
         .orElse(0);
-  }
-
-  private static final class Counter {
-    private final Board board;
-    private final Map<String, Position> positions = new TreeMap<>();
-
-    /** What is counted at one position. */
-    private static final class Position {
-      private final Set<Integer> affected = new HashSet<>();
-      private final Set<Integer> replaced = new HashSet<>();
-      private final Map<String, Set<Integer>> faults = new HashMap<>();
-    }
-
-    Counter(Board board) {
-      this.board = board;
-    }
-
-    void count(Case closed) {
-      int number = closed.header().number();
-      for (Told told : Telling.of(board, closed.entries()).lines()) {
-        if (told.meaning() instanceof Told.Counts(Statement statement, _)) {
-          count(statement, number);
-        }
-      }
-    }
-
-    private void count(Statement statement, int number) {
-      if (statement instanceof Statement.Found(Conclusion conclusion)) {
-        switch (conclusion) {
-          case Conclusion.BadPart bad -> found(bad.part(), bad.fault(), number);
-          case Conclusion.BadCopper bad ->
-              found(
-                  board.netOf(bad.one()).map(net -> "track " + net.name()).orElse("track"),
-                  bad.fault(),
-                  number);
-        }
-      } else if (statement instanceof Statement.Mended(Mend.OfPart(String part, var action))
-          && action == Mend.PartAction.REPLACED) {
-        Position position = at(part);
-        position.affected.add(number);
-        position.replaced.add(number);
-      }
-    }
-
-    private void found(String where, Enum<?> fault, int number) {
-      Position position = at(where);
-      position.affected.add(number);
-      position
-          .faults
-          .computeIfAbsent(fault.name().toLowerCase(java.util.Locale.ROOT), _ -> new HashSet<>())
-          .add(number);
-    }
-
-    private Position at(String name) {
-      return positions.computeIfAbsent(name, _ -> new Position());
-    }
-
-    List<Row> rows() {
-      List<Row> rows = new ArrayList<>();
-      positions.forEach(
-          (name, position) -> {
-            Map<String, Integer> faults = new HashMap<>();
-            position.faults.forEach((fault, numbers) -> faults.put(fault, numbers.size()));
-            rows.add(
-                new Row(
-                    name,
-                    board.part(name).map(Part::device).map(d -> d.name()).orElse(""),
-                    position.affected.size(),
-                    position.replaced.size(),
-                    faults,
-                    position.affected.stream().sorted().toList()));
-          });
-      rows.sort(Comparator.comparingInt((Row r) -> -r.affected()).thenComparing(Row::position));
-      return rows;
-    }
   }
 }

@@ -20,7 +20,10 @@ class SiblingHistoryTest {
 
   private static Tally counted(int boards, String part, int affected) {
     return new Tally(
-        "x", boards, List.of(new Tally.Row(part, "", affected, affected, Map.of(), List.of(1))));
+        "x",
+        boards,
+        0,
+        List.of(new Tally.Row(part, "", affected, affected, 0, Map.of(), List.of(1))));
   }
 
   private static History of(Tally own, Board sibling, Tally counted, double discount) {
