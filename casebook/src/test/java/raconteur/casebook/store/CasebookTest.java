@@ -14,6 +14,8 @@ import java.time.ZoneOffset;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.story.Case;
@@ -157,24 +159,40 @@ class CasebookTest {
         .contains("cannot be made");
   }
 
-  /** A casebook made before there were own devices gets their table and keeps all it had. */
-  @Test
-  void anOlderFileIsBroughtUpToDate() throws SQLException {
+  /** What a file of each earlier version does not have yet. */
+  private static final List<List<String>> ADDED =
+      List.of(
+          List.of("TABLE devices"),
+          List.of("TABLE pictures", "TABLE settings"),
+          List.of(
+              "TRIGGER cases_are_searched",
+              "TRIGGER entries_are_searched",
+              "TABLE said",
+              "TABLE stock",
+              "TABLE others"));
+
+  @ParameterizedTest
+  @ValueSource(ints = {1, 2, 3})
+  void anOlderFileIsBroughtUpToDateAndKeepsAllItHad(int version) throws SQLException {
     try (Casebook book = open()) {
       book.create(7, "x", "club", "");
       book.append(7, "U1 hot");
     }
     try (var connection = DriverManager.getConnection("jdbc:sqlite:" + file());
         var statement = connection.createStatement()) {
-      statement.execute("DROP TABLE devices");
-      statement.execute("DROP TABLE pictures");
-      statement.execute("DROP TABLE settings");
-      statement.execute("PRAGMA user_version = 1");
+      for (List<String> added : ADDED.subList(version - 1, ADDED.size())) {
+        for (String what : added) {
+          statement.execute("DROP " + what);
+        }
+      }
+      statement.execute("PRAGMA user_version = " + version);
     }
     Device own = DeviceLibrary.shipped().find("74LS00").orElseThrow().named("QX-1");
     try (Casebook book = open()) {
       assertThat(book.find(7).orElseThrow().entries()).hasSize(1);
       assertThat(book.keep(own)).isInstanceOf(Outcome.Done.class);
+      assertThat(new StorySearch(book).find("u1", 9)).containsExactly(new StoryHit(7, 1, "U1 hot"));
+      assertThat(new StockRoom(book).stock().items()).isEmpty();
     }
     try (Casebook book = open()) {
       assertThat(book.devices()).containsExactly(own);
