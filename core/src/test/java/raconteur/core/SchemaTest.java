@@ -75,6 +75,7 @@ class SchemaTest {
     "figures.schema.json, proving.json",
     "figures.schema.json, mending.json",
     "proofs.schema.json, proofs.json",
+    "families.schema.json, families.json",
     "checks.schema.json, checks.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {

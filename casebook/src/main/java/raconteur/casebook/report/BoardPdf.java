@@ -18,6 +18,7 @@ import raconteur.core.board.Outline;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.Part;
 import raconteur.core.device.DevicePin;
+import raconteur.core.mend.WirePlan;
 
 /**
  * Both sides of a placed board on paper at 1 : 1, the underside mirrored as it is seen when the
@@ -62,6 +63,48 @@ public final class BoardPdf {
       document.getDocumentInformation().setTitle(PdfText.plain(board.identity().title()));
       document.save(out);
     }
+  }
+
+  /**
+   * Writes a wire plan: the underside with the wires drawn and numbered, then what to solder and
+   * what to measure.
+   */
+  public static void writeWires(Board board, WirePlan plan, OutputStream out) throws IOException {
+    try (PDDocument document = new PDDocument()) {
+      var pdf = new BoardPdf(board, document, sheet(board).orElseThrow());
+      pdf.page(true);
+      PDPage page = document.getPage(0);
+      try (PDPageContentStream stream =
+          new PDPageContentStream(
+              document, page, PDPageContentStream.AppendMode.APPEND, true, true)) {
+        stream.transform(Matrix.getScaleInstance(POINTS_A_MILLIMETRE, POINTS_A_MILLIMETRE));
+        int number = 1;
+        for (WirePlan.Wire wire : plan.wires()) {
+          pdf.wire(stream, wire, number++);
+        }
+      }
+      SheetPdf.append(document, WireSheet.of(board, plan));
+      document.getDocumentInformation().setTitle("Wires");
+      document.save(out);
+    }
+  }
+
+  private void wire(PDPageContentStream out, WirePlan.Wire wire, int number) throws IOException {
+    float fromX = (float) (MARGIN_MILLIMETRES + wire.fromUnder().x());
+    float toX = (float) (MARGIN_MILLIMETRES + wire.toUnder().x());
+    float fromY = y(wire.fromUnder().y());
+    float toY = y(wire.toUnder().y());
+    out.setStrokingColor(PdfText.INK);
+    out.setLineWidth(0.7f);
+    line(out, fromX, fromY, toX, toY);
+    PdfText.show(
+        out,
+        font,
+        String.valueOf(number),
+        (fromX + toX) / 2 + 0.8f,
+        (fromY + toY) / 2 + 0.8f,
+        3.2f,
+        PdfText.INK);
   }
 
   private static float width(Board board) {

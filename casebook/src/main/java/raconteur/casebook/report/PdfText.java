@@ -25,6 +25,8 @@ final class PdfText {
             .replace('“', '"')
             .replace('”', '"')
             .replace("…", "...")
+            .replace('—', '-')
+            .replace('–', '-')
             .replace("→", "->");
     StringBuilder text = new StringBuilder();
     spelled
