@@ -128,14 +128,18 @@ public final class Casebook implements AutoCloseable {
     return handle.createQuery("SELECT * FROM cases ORDER BY number").map(Casebook::header).list();
   }
 
-  /** One case with its story. */
-  public synchronized Optional<Case> find(int number) {
+  /** The header of one case. */
+  public synchronized Optional<CaseHeader> header(int number) {
     return handle
         .createQuery("SELECT * FROM cases WHERE number = :number")
         .bind("number", number)
         .map(Casebook::header)
-        .findOne()
-        .map(header -> new Case(header, entries(number)));
+        .findOne();
+  }
+
+  /** One case with its story. */
+  public synchronized Optional<Case> find(int number) {
+    return header(number).map(header -> new Case(header, entries(number)));
   }
 
   /** All cases with their stories, lowest number first. */

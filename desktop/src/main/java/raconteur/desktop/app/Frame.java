@@ -25,6 +25,7 @@ import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.inspect.Stages;
+import raconteur.core.prove.ClosingStages;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArrivePresenter;
 import raconteur.desktop.arrive.ArriveStage;
@@ -36,15 +37,21 @@ import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.devices.DevicesPresenter;
 import raconteur.desktop.devices.DevicesView;
+import raconteur.desktop.handover.HandoverStage;
 import raconteur.desktop.inspect.InspectStage;
+import raconteur.desktop.mend.MendStage;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
 import raconteur.desktop.power.PowerStage;
+import raconteur.desktop.prove.ProveStage;
+import raconteur.desktop.search.SearchView;
 import raconteur.desktop.shelf.ShelfPresenter;
 import raconteur.desktop.shelf.ShelfView;
 import raconteur.desktop.simulate.SimulatedCases;
 import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.stage.StageView;
+import raconteur.desktop.stockroom.StockroomPresenter;
+import raconteur.desktop.stockroom.StockroomView;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.trace.TraceView;
 
@@ -63,11 +70,16 @@ public final class Frame extends BorderPane {
   private Optional<DevicesView> devices = Optional.empty();
 
   /** The views that are there as long as the casebook is. */
-  private record Views(Workshop workshop, ShelfView shelf, ArriveView arrive, OddsView odds) {}
+  private record Views(
+      Workshop workshop,
+      ShelfView shelf,
+      ArriveView arrive,
+      OddsView odds,
+      StockroomView stockroom,
+      SearchView search) {}
 
-  /** The case on the desk and the views of its stages. */
-  private record Bench(
-      CaseDesk desk, StageView arrive, StageView inspect, StageView power, TraceView trace) {}
+  /** The case on the desk, the stages around Trace by their way, and Trace. */
+  private record Bench(CaseDesk desk, Map<Way, StageView> stages, TraceView trace) {}
 
   public Frame(FilePicker files) {
     this.files = files;
@@ -76,14 +88,9 @@ public final class Frame extends BorderPane {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     bar.getChildren().add(wordmark);
-    way("Shelf", "Ctrl+1", this::showShelf);
-    way("Arrive", "Ctrl+2", this::showArrive);
-    way("Inspect", "Ctrl+3", this::showInspect);
-    way("Power", "Ctrl+4", this::showPower);
-    way("Trace", "Ctrl+5", this::showTrace);
-    way("Odds", "Ctrl+6", this::showOdds);
-    way("Boards", "Ctrl+7", this::showBoards);
-    way("Devices", "Ctrl+8", this::showDevices);
+    for (Way way : Way.values()) {
+      way(way);
+    }
     caseName.setMinWidth(0);
     bar.getChildren()
         .addAll(
@@ -95,30 +102,36 @@ public final class Frame extends BorderPane {
     setCenter(message("Opening the casebook …"));
   }
 
-  private void way(String name, String key, Runnable go) {
-    Button button = Texts.button(name, go, "stage-button");
-    button.setAccessibleText(name + ", " + key);
+  private void way(Way way) {
+    Button button = Texts.button(way.word(), () -> go(way), "stage-button");
+    button.setAccessibleText(way.word() + ", " + way.key().getDisplayText());
+    button.setTooltip(new Tooltip(way.key().getDisplayText()));
     ways.add(button);
     bar.getChildren().add(button);
   }
 
+  private void go(Way way) {
+    switch (way) {
+      case SHELF -> showShelf();
+      case ARRIVE -> showArrive();
+      case INSPECT, POWER, MEND, PROVE, HAND_OVER -> showStage(way);
+      case TRACE -> showTrace();
+      case ODDS -> showOdds();
+      case STOCKROOM -> showStockroom();
+      case BOARDS -> showBoards();
+      case DEVICES -> showDevices();
+    }
+  }
+
   /** Binds the window's keys; once it is in a scene. */
   public void bindKeys() {
-    List<Runnable> go =
-        List.of(
-            this::showShelf,
-            this::showArrive,
-            this::showInspect,
-            this::showPower,
-            this::showTrace,
-            this::showOdds,
-            this::showBoards,
-            this::showDevices);
-    for (int i = 0; i < go.size(); i++) {
-      KeyCode digit = KeyCode.getKeyCode(String.valueOf(i + 1));
-      accelerate(new KeyCodeCombination(digit, KeyCombination.SHORTCUT_DOWN), go.get(i));
+    for (Way way : Way.values()) {
+      accelerate(way.key(), () -> go(way));
     }
     accelerate(new KeyCodeCombination(KeyCode.N, KeyCombination.SHORTCUT_DOWN), this::showIntake);
+    accelerate(
+        new KeyCodeCombination(KeyCode.F, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+        this::showSearch);
     accelerate(new KeyCodeCombination(KeyCode.F1), this::showKeys);
     accelerate(new KeyCodeCombination(KeyCode.F10), this::toggleDim);
   }
@@ -134,18 +147,23 @@ public final class Frame extends BorderPane {
             new ShelfPresenter(workshop),
             this::openCase,
             this::showIntake,
+            this::showSearch,
             simulations(new SimulatedCases(workshop)));
     ArriveView arrive =
         new ArriveView(
             new ArrivePresenter(workshop),
             this::openArrived,
             () -> files.toRead("Add a board file", "Board files", "*.json"));
-    OddsView odds =
-        new OddsView(
-            new OddsPresenter(workshop),
+    OddsView odds = new OddsView(new OddsPresenter(workshop), this::openCase, files);
+    StockroomView stockroom =
+        new StockroomView(
+            new StockroomPresenter(workshop),
+            () -> bench.map(b -> b.desk().state().header().number()),
             this::openCase,
-            () -> files.toWrite("Export the counts", "odds.csv"));
-    views = Optional.of(new Views(workshop, shelf, arrive, odds));
+            () -> files.toWrite("Export the stock", "stock.csv"),
+            () -> files.toRead("Take stock in", "CSV", "*.csv"));
+    SearchView search = new SearchView(workshop, this::openCase);
+    views = Optional.of(new Views(workshop, shelf, arrive, odds, stockroom, search));
     showShelf();
   }
 
@@ -180,15 +198,34 @@ public final class Frame extends BorderPane {
 
   /** Shows what is written down of the case on the desk, or the form where there is none. */
   public void showArrive() {
-    bench.ifPresentOrElse(b -> stage(b, b.arrive(), Way.ARRIVE), this::showIntake);
+    if (bench.isPresent()) {
+      showStage(Way.ARRIVE);
+    } else {
+      showIntake();
+    }
   }
 
-  public void showInspect() {
-    bench.ifPresentOrElse(b -> stage(b, b.inspect(), Way.INSPECT), this::showShelf);
+  /** Shows a stage of the case on the desk, or the shelf to choose one from. */
+  private void showStage(Way way) {
+    bench.ifPresentOrElse(b -> stage(b, b.stages().get(way), way), this::showShelf);
   }
 
-  public void showPower() {
-    bench.ifPresentOrElse(b -> stage(b, b.power(), Way.POWER), this::showShelf);
+  /** Shows the stockroom. */
+  public void showStockroom() {
+    views.ifPresent(
+        v -> {
+          v.stockroom().refresh();
+          show(v.stockroom(), v.stockroom().firstFocus(), Way.STOCKROOM);
+        });
+  }
+
+  /** Shows the search over all stories. */
+  public void showSearch() {
+    views.ifPresent(
+        v -> {
+          v.search().refresh();
+          show(v.search(), v.search().firstFocus(), Way.SHELF);
+        });
   }
 
   private void stage(Bench b, StageView stage, Way way) {
@@ -286,9 +323,13 @@ public final class Frame extends BorderPane {
         Optional.of(
             new Bench(
                 desk,
-                ArriveStage.of(desk, files, this::showIntake, dim),
-                InspectStage.of(desk, files, dim),
-                PowerStage.of(desk, dim),
+                Map.of(
+                    Way.ARRIVE, ArriveStage.of(desk, files, this::showIntake, dim),
+                    Way.INSPECT, InspectStage.of(desk, files, dim),
+                    Way.POWER, PowerStage.of(desk, dim),
+                    Way.MEND, MendStage.of(desk, files, dim),
+                    Way.PROVE, ProveStage.of(desk, dim),
+                    Way.HAND_OVER, HandoverStage.of(desk, files, dim)),
                 new TraceView(
                     desk,
                     dim,
@@ -316,11 +357,14 @@ public final class Frame extends BorderPane {
     return simulations;
   }
 
-  /** How the stages before Trace stand, on their buttons. */
+  /** How the stages stand, on their buttons. */
   private void mark(DeskState state) {
     mark(Way.ARRIVE, Stages.arrive(state.board(), state.telling()));
     mark(Way.INSPECT, Stages.inspect(state.board(), state.telling()));
     mark(Way.POWER, Stages.power(state.board(), state.telling()));
+    mark(Way.MEND, ClosingStages.mend(state.board(), state.telling()));
+    mark(Way.PROVE, ClosingStages.prove(state.board(), state.telling()));
+    mark(Way.HAND_OVER, ClosingStages.handOver(state.header(), state.telling()));
   }
 
   private void mark(Way way, Stages.Mark mark) {
@@ -332,8 +376,8 @@ public final class Frame extends BorderPane {
           case CONTRADICTED -> "✗";
         };
     button.setText(way.word() + " " + sign);
-    button.setAccessibleText(way.word() + ", Ctrl+" + (way.ordinal() + 1) + ", " + mark.words());
-    button.setTooltip(new Tooltip(mark.words()));
+    button.setAccessibleText(way.word() + ", " + way.key().getDisplayText() + ", " + mark.words());
+    button.setTooltip(new Tooltip(way.key().getDisplayText() + ": " + mark.words()));
   }
 
   /** The trace view of the case on the bench. */
@@ -343,13 +387,12 @@ public final class Frame extends BorderPane {
 
   /** A stage of the case on the bench, by its name. */
   Optional<StageView> stage(String name) {
-    return bench.map(
+    return bench.flatMap(
         b ->
-            switch (name) {
-              case "Arrive" -> b.arrive();
-              case "Inspect" -> b.inspect();
-              default -> b.power();
-            });
+            b.stages().entrySet().stream()
+                .filter(e -> e.getKey().word().equals(name))
+                .map(Map.Entry::getValue)
+                .findFirst());
   }
 
   /** Called now and then: takes in what another window has written. */
@@ -375,24 +418,48 @@ public final class Frame extends BorderPane {
     return views.filter(v -> v.arrive().equals(view)).isPresent();
   }
 
-  /** The ways to go, in the order of their keys. */
+  /** Shows a stage of the case on the bench by its name; for pictures. */
+  void showStage(String name) {
+    for (Way way : Way.values()) {
+      if (way.word().equals(name)) {
+        go(way);
+      }
+    }
+  }
+
+  /** The ways to go, in the order of the bar. */
   private enum Way {
-    SHELF,
-    ARRIVE,
-    INSPECT,
-    POWER,
-    TRACE,
-    ODDS,
-    BOARDS,
-    DEVICES;
+    SHELF(KeyCode.DIGIT1),
+    ARRIVE(KeyCode.DIGIT2),
+    INSPECT(KeyCode.DIGIT3),
+    POWER(KeyCode.DIGIT4),
+    TRACE(KeyCode.DIGIT5),
+    MEND(KeyCode.DIGIT6),
+    PROVE(KeyCode.DIGIT7),
+    HAND_OVER(KeyCode.DIGIT8),
+    ODDS(KeyCode.DIGIT9),
+    STOCKROOM(KeyCode.DIGIT0),
+    BOARDS(KeyCode.B),
+    DEVICES(KeyCode.D);
+
+    private final KeyCode code;
+
+    Way(KeyCode code) {
+      this.code = code;
+    }
+
+    KeyCodeCombination key() {
+      return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN);
+    }
 
     String word() {
-      return name().charAt(0) + name().substring(1).toLowerCase(Locale.ROOT);
+      String words = name().toLowerCase(Locale.ROOT).replace('_', ' ');
+      return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
     /** Whether it is about the case on the desk. */
     boolean ofCase() {
-      return compareTo(ARRIVE) >= 0 && compareTo(TRACE) <= 0;
+      return compareTo(ARRIVE) >= 0 && compareTo(HAND_OVER) <= 0;
     }
   }
 
@@ -402,9 +469,7 @@ public final class Frame extends BorderPane {
     bench.ifPresent(
         b -> {
           b.trace().setDim(dim);
-          b.arrive().setDim(dim);
-          b.inspect().setDim(dim);
-          b.power().setDim(dim);
+          b.stages().values().forEach(stage -> stage.setDim(dim));
         });
     views.ifPresent(
         v -> {

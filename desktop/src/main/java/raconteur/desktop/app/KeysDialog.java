@@ -13,7 +13,9 @@ import raconteur.desktop.theme.Theme;
 /** All keys and one example of every bench line. */
 final class KeysDialog {
   private static final String[][] KEYS = {
-    {"Ctrl+1 … Ctrl+8", "the views, in the order of the bar"},
+    {"Ctrl+1 … Ctrl+9, Ctrl+0", "the views, in the order of the bar"},
+    {"Ctrl+B, Ctrl+D", "Boards, Devices"},
+    {"Ctrl+Shift+F", "search all stories"},
     {"Ctrl+N", "take a board in"},
     {"Enter", "on the shelf: take the board to the bench"},
     {"F2 … F6", "what the next step, or the pane, showed"},

@@ -187,16 +187,16 @@ public final class Pictures {
 
   /** The telling panes of the stages before Trace. */
   private void stages() throws IOException {
-    stage("Inspect", frame::showInspect, "Checks", "inspect-checks");
-    stage("Inspect", frame::showInspect, "Rails", "inspect");
-    stage("Inspect", frame::showInspect, "Capacitors", "inspect-capacitors");
-    stage("Power", frame::showPower, "Rails", "power");
-    stage("Arrive", frame::showArrive, "Marks", "arrive");
-    stage("Arrive", frame::showArrive, "Worth it?", "worth");
+    stage("Inspect", "Checks", "inspect-checks");
+    stage("Inspect", "Rails", "inspect");
+    stage("Inspect", "Capacitors", "inspect-capacitors");
+    stage("Power", "Rails", "power");
+    stage("Arrive", "Marks", "arrive");
+    stage("Arrive", "Worth it?", "worth");
   }
 
-  private void stage(String name, Runnable go, String pane, String picture) throws IOException {
-    go.run();
+  private void stage(String name, String pane, String picture) throws IOException {
+    frame.showStage(name);
     frame.stage(name).orElseThrow().choose(pane);
     draw(picture);
   }

@@ -10,16 +10,20 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.store.Casebook;
+import raconteur.casebook.store.OtherShops;
 import raconteur.casebook.store.Outcome;
+import raconteur.casebook.store.StockRoom;
 import raconteur.core.board.Board;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Priors;
+import raconteur.core.odds.CountedCase;
 import raconteur.core.odds.SiblingHistory;
 import raconteur.core.odds.SimilarStories;
 import raconteur.core.odds.Tally;
 import raconteur.core.plan.School;
 import raconteur.core.plan.Schools;
 import raconteur.core.plan.Shop;
+import raconteur.core.stock.Stock;
 import raconteur.core.story.Case;
 
 /**
@@ -36,7 +40,24 @@ public record Workshop(
 
   /** What the closed cases of a revision have counted. */
   public Tally tally(Board board) {
-    return Tally.of(board, realCases());
+    return Tally.ofCounted(board, counted(board));
+  }
+
+  /** What counts for a revision: this shop's closed cases and what other shops gave. */
+  public List<CountedCase> counted(Board board) {
+    return counted(board, realCases());
+  }
+
+  private List<CountedCase> counted(Board board, List<Case> cases) {
+    return Stream.concat(
+            CountedCase.of(board, cases).stream(),
+            new OtherShops(casebook).of(board.identity().id()).stream())
+        .toList();
+  }
+
+  /** Everything in the stockroom. */
+  public Stock stock() {
+    return new StockRoom(casebook).stock();
   }
 
   /** The name of the setting that makes a case a simulated one; its value is the seed. */
@@ -104,9 +125,9 @@ public record Workshop(
     List<Case> cases = realCases();
     return new SiblingHistory(
         board,
-        Tally.of(board, cases),
+        Tally.ofCounted(board, counted(board, cases)),
         boards.siblings(board).stream()
-            .map(s -> new SiblingHistory.Counted(s, Tally.of(s, cases)))
+            .map(s -> new SiblingHistory.Counted(s, Tally.ofCounted(s, counted(s, cases))))
             .toList(),
         Priors.shipped().siblingDiscount());
   }

@@ -5,14 +5,25 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.report.OddsCsv;
+import raconteur.casebook.store.OtherShops;
+import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
+import raconteur.core.board.SymptomCard;
+import raconteur.core.data.Loaded;
 import raconteur.core.odds.ClopperPearson;
+import raconteur.core.odds.CountedCase;
+import raconteur.core.odds.CountsFile;
 import raconteur.core.odds.Tally;
 import raconteur.desktop.app.Workshop;
 
 /** What the closed cases have counted, per revision. Without the toolkit. */
 public final class OddsPresenter {
+  private static final String SHOP_NAME = "name of this shop";
+
   private final Workshop workshop;
 
   public OddsPresenter(Workshop workshop) {
@@ -25,6 +36,77 @@ public final class OddsPresenter {
 
   public Tally tally(Board board) {
     return workshop.tally(board);
+  }
+
+  /** What counts for a revision, case by case. */
+  public List<CountedCase> counted(Board board) {
+    return workshop.counted(board);
+  }
+
+  /** The title of a symptom card of a revision. */
+  static String title(Board board, String card) {
+    return board.symptom(card).map(SymptomCard::title).orElse(card);
+  }
+
+  /** The name this shop goes by where counts are shared. */
+  String shopName() {
+    return workshop.casebook().setting(SHOP_NAME).orElse("");
+  }
+
+  /** Writes the closed cases of all revisions for another shop; one sentence on how it went. */
+  String give(String shop, Path file) {
+    if (shop.isBlank()) {
+      return "Say first under which name your counts go out.";
+    }
+    workshop.casebook().keepSetting(SHOP_NAME, shop.strip());
+    List<CountedCase> own =
+        boards().stream()
+            .flatMap(b -> workshop.counted(b).stream())
+            .filter(c -> c.origin().isEmpty())
+            .toList();
+    try {
+      Files.writeString(
+          file, CountsFile.write(new CountsFile(shop.strip(), own)), StandardCharsets.UTF_8);
+      return own.size() + " closed cases written to " + file + ", without owners and stories.";
+    } catch (IOException e) {
+      return file + " cannot be written; choose a folder that is yours to write in.";
+    }
+  }
+
+  /** Takes in what another shop gave; one sentence on how it went. */
+  String take(Path file) {
+    try {
+      if (Files.size(file) > BoardShelf.LARGEST_BYTES) {
+        return file + " is larger than 64 MB.";
+      }
+      String text = Files.readString(file, StandardCharsets.UTF_8);
+      return switch (CountsFile.read(
+          String.valueOf(file.getFileName()), text, workshop.casebook().now())) {
+        case Loaded.Refused<CountsFile> refused -> "Not taken in: " + refused.summary();
+        case Loaded.Ok<CountsFile>(CountsFile counts) -> merged(counts);
+      };
+    } catch (IOException e) {
+      return file + " cannot be read as UTF-8 text; is it the file another shop gave?";
+    }
+  }
+
+  private String merged(CountsFile counts) {
+    Set<String> own =
+        boards().stream()
+            .flatMap(b -> workshop.counted(b).stream())
+            .filter(c -> c.origin().isEmpty())
+            .map(CountedCase::key)
+            .collect(Collectors.toSet());
+    return switch (new OtherShops(workshop.casebook()).merge(counts, own)) {
+      case Outcome.Failed<OtherShops.Merged>(String sentence) -> sentence;
+      case Outcome.Done<OtherShops.Merged>(OtherShops.Merged merged) ->
+          merged.added()
+              + " cases of "
+              + merged.shop()
+              + " count from now on; "
+              + merged.known()
+              + " were here already.";
+    };
   }
 
   /** The interval of a row's share of boards. */

@@ -1,46 +1,61 @@
 package raconteur.desktop.odds;
 
-import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.IntConsumer;
-import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextInputDialog;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
+import raconteur.core.odds.CountedCase;
+import raconteur.core.odds.RecurringSets;
+import raconteur.core.odds.SymptomCauses;
 import raconteur.core.odds.Tally;
+import raconteur.core.odds.Trend;
+import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Theme;
 
-/** What failed, per revision and position, as a picture and as the table behind it. */
+/** What failed per revision: by position, by symptom, what fails together, and over time. */
 public final class OddsView extends VBox {
   private final OddsPresenter presenter;
+  private final FilePicker files;
   private final ChoiceBox<Board> revision = new ChoiceBox<>();
   private final Label summary = Texts.label("");
-  private final CountsChart chart = new CountsChart();
-  private final RowTable<Tally.Row> table =
-      new RowTable<>(
-          "Counts",
-          "Nothing counted yet: close a case (“gone home”) whose story says what was found or"
-              + " replaced.");
   private final Label notice = Texts.label("", "faint");
+  private final PositionsPane positions;
+  private final SymptomsPane symptoms = new SymptomsPane();
+  private final RowTable<RecurringSets.Recurring> together =
+      new RowTable<>(
+          "What fails together",
+          "No parts were at fault together on two boards more often than chance makes them.");
+  private final RowTable<Trend.Quarter> quarters =
+      new RowTable<>("By quarter", "Nothing counted yet.");
+  private final StackPane sheet = new StackPane();
+  private final ToggleGroup tabs = new ToggleGroup();
+  private final List<Node> panes;
   private Optional<Tally> tally = Optional.empty();
 
   /**
    * @param onCase opens a case behind a count
-   * @param pickTarget asks where to write
    */
-  public OddsView(
-      OddsPresenter presenter, IntConsumer onCase, Supplier<Optional<Path>> pickTarget) {
+  public OddsView(OddsPresenter presenter, IntConsumer onCase, FilePicker files) {
     this.presenter = presenter;
+    this.files = files;
+    this.positions = new PositionsPane(onCase);
     getStyleClass().add("view");
     revision.setConverter(Texts.shown(b -> b.identity().shortName()));
     revision.setAccessibleText("Revision");
@@ -49,60 +64,69 @@ public final class OddsView extends VBox {
         .selectedItemProperty()
         .addListener((observed, before, board) -> show(Optional.ofNullable(board)));
     columns();
-    table.setOnOpen(row -> onCase.accept(row.caseNumbers().getLast()));
+    ScrollPane scroll = new ScrollPane(symptoms);
+    scroll.setFitToWidth(true);
+    scroll.getStyleClass().add("sheet");
+    panes = List.of(positions, scroll, together, quarters);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head =
-        new HBox(
-            10,
-            Texts.line("Odds", "title"),
-            revision,
+    HBox head = new HBox(6, Texts.line("Odds", "title"), revision);
+    List<String> names = List.of("Positions", "Symptoms", "Together", "By quarter");
+    for (int i = 0; i < names.size(); i++) {
+      int index = i;
+      ToggleButton tab = new ToggleButton(names.get(i));
+      tab.setToggleGroup(tabs);
+      tab.getStyleClass().add("pane-tab");
+      tab.setOnAction(e -> choose(index));
+      head.getChildren().add(tab);
+    }
+    head.getChildren()
+        .addAll(
+            Texts.line("F7 next", "faint"),
             gap,
-            notice,
-            Texts.button("Export as CSV …", () -> export(pickTarget), "plain-button"));
+            Texts.button("Export as CSV …", this::export, "plain-button"),
+            Texts.button("Give counts …", this::give, "plain-button"),
+            Texts.button("Take counts in …", this::take, "plain-button"));
     head.setAlignment(Pos.CENTER_LEFT);
-    ScrollPane scroll = new ScrollPane(chart);
-    scroll.setFitToWidth(true);
-    scroll.getStyleClass().addAll("sheet", "reasons-pane");
-    scroll.setMinHeight(180);
-    scroll.setFocusTraversable(false);
-    VBox.setVgrow(scroll, Priority.SOMETIMES);
-    VBox.setVgrow(table, Priority.ALWAYS);
-    table.setPrefHeight(280);
-    getChildren().addAll(head, summary, scroll, table);
+    VBox.setVgrow(sheet, Priority.ALWAYS);
+    notice.managedProperty().bind(notice.textProperty().isNotEmpty());
+    getChildren().addAll(head, summary, notice, sheet);
+    setOnKeyPressed(
+        e -> {
+          if (e.getCode() == KeyCode.F7) {
+            choose((tabs.getToggles().indexOf(tabs.getSelectedToggle()) + 1) % panes.size());
+          }
+        });
+    choose(0);
+  }
+
+  /** Shows one of the ways to look at the counts. */
+  void choose(int index) {
+    tabs.selectToggle(tabs.getToggles().get(index));
+    sheet.getChildren().setAll(panes.get(index));
+  }
+
+  /** Shows what symptoms turned out to be; for pictures. */
+  public void showSymptoms() {
+    choose(1);
   }
 
   private void columns() {
-    table.column("Position", 110, Tally.Row::position);
-    table.column("Device", 110, Tally.Row::device);
-    table.column("Boards", 90, row -> row.affected() + " of " + boards());
-    table.column(
-        "95 % interval",
-        130,
-        row ->
-            tally
-                .map(t -> OddsPresenter.interval(t, row))
-                .map(
-                    i ->
-                        String.format(
-                            Locale.ROOT, "%.0f to %.0f %%", i.low() * 100, i.high() * 100))
-                .orElse(""));
-    table.column("Replaced", 90, row -> String.valueOf(row.replaced()));
-    table.column(
-        "Found to be",
-        240,
-        row ->
-            row.faults().entrySet().stream()
-                .map(f -> f.getKey() + " " + f.getValue())
-                .collect(Collectors.joining(", ")));
-    table.column(
-        "Cases (Enter opens the latest)",
-        240,
-        row -> row.caseNumbers().stream().map(String::valueOf).collect(Collectors.joining(", ")));
-  }
-
-  private int boards() {
-    return tally.map(Tally::boards).orElse(0);
+    together.column("Positions", 330, r -> String.join(", ", r.positions()));
+    together.column("Boards", 80, r -> String.valueOf(r.boards()));
+    together.column("By chance", 110, r -> String.format(Locale.ROOT, "%.2g", r.chance()));
+    together.column(
+        "Their boards have in common",
+        420,
+        r -> r.marks().isEmpty() ? "nothing that was marked" : String.join(", ", r.marks()));
+    quarters.column("Quarter", 120, Trend.Quarter::name);
+    quarters.column("Boards", 100, q -> String.valueOf(q.boards()));
+    quarters.column("Faults", 100, q -> String.valueOf(q.faults()));
+    quarters.column(
+        "Faults a board",
+        140,
+        q -> String.format(Locale.ROOT, "%.1f", (double) q.faults() / q.boards()));
+    quarters.column("Hours said", 300, q -> String.format(Locale.ROOT, "%.1f", q.hours()));
   }
 
   /** Counts again. */
@@ -120,29 +144,62 @@ public final class OddsView extends VBox {
   private void show(Optional<Board> board) {
     board.ifPresent(
         b -> {
-          Tally counted = presenter.tally(b);
+          List<CountedCase> cases = presenter.counted(b);
+          Tally counted = Tally.ofCounted(b, cases);
           tally = Optional.of(counted);
-          chart.show(counted);
-          table.getItems().setAll(counted.rows());
+          positions.show(counted);
+          symptoms.show(b, SymptomCauses.of(cases));
+          together.getItems().setAll(RecurringSets.of(cases));
+          quarters.getItems().setAll(Trend.of(cases).quarters());
           summary.setText(
               counted.boards()
-                  + " boards of this revision were told to the end. The dot is the share of them"
-                  + " with a fault or a replaced part at the position, the line its 95 % interval"
-                  + " (Clopper and Pearson); these counts move the odds of the next board.");
+                  + " boards of this revision were told to the end"
+                  + (counted.others() == 0
+                      ? ""
+                      : ", " + counted.others() + " of them in other shops")
+                  + ". Shares stand with their 95 % interval (Clopper and Pearson); these counts"
+                  + " move the odds of the next board.");
         });
   }
 
-  private void export(Supplier<Optional<Path>> pickTarget) {
+  private void export() {
     if (tally.isPresent()) {
-      pickTarget.get().ifPresent(file -> notice.setText(presenter.export(tally.get(), file)));
+      files
+          .toWrite("Export the counts", "odds.csv")
+          .ifPresent(file -> notice.setText(presenter.export(tally.get(), file)));
     }
   }
 
+  private void give() {
+    TextInputDialog ask = new TextInputDialog(presenter.shopName());
+    ask.initOwner(getScene().getWindow());
+    ask.setTitle("Give counts");
+    ask.setHeaderText("Under which name do your counts go out?");
+    Theme.dressDialog(ask.getDialogPane(), getScene().getWindow());
+    ask.showAndWait()
+        .ifPresent(
+            shop ->
+                files
+                    .toWrite("Give counts", "counts.json")
+                    .ifPresent(file -> notice.setText(presenter.give(shop, file))));
+  }
+
+  private void take() {
+    files
+        .toRead("Take counts in", "Counts", "*.json")
+        .ifPresent(
+            file -> {
+              notice.setText(presenter.take(file));
+              refresh();
+            });
+  }
+
   public void setDim(boolean dim) {
-    chart.setDim(dim);
+    positions.setDim(dim);
+    symptoms.setDim(dim);
   }
 
   public Node firstFocus() {
-    return table;
+    return positions.firstFocus();
   }
 }

@@ -37,12 +37,14 @@ public final class ShelfView extends VBox {
   /**
    * @param onOpen takes a case to the bench, by its number
    * @param onNew begins a new case
+   * @param onSearch looks through all stories
    * @param simulations what puts a simulated board on the bench, by its name
    */
   public ShelfView(
       ShelfPresenter presenter,
       IntConsumer onOpen,
       Runnable onNew,
+      Runnable onSearch,
       Map<String, Supplier<String>> simulations) {
     this.presenter = presenter;
     getStyleClass().add("view");
@@ -68,6 +70,7 @@ public final class ShelfView extends VBox {
             Texts.line("Shelf", "title"),
             gap,
             filter,
+            Texts.button("Search stories", onSearch, "plain-button"),
             simulate(simulations),
             Texts.button(
                 "Take to the bench",

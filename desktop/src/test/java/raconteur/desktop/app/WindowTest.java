@@ -176,7 +176,7 @@ class WindowTest {
 
   @Test
   void theCountsAreShownAndExported(FxRobot robot) throws Exception {
-    robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+    robot.push(KeyCode.CONTROL, KeyCode.DIGIT9);
     WaitForAsyncUtils.waitForFxEvents();
     TableView<?> counts =
         robot.lookup(n -> "Counts".equals(n.getAccessibleText())).queryTableView();

@@ -72,7 +72,7 @@ class BoardsWindowTest {
 
   @Test
   void aPartIsChangedFoundAndTakenBack(FxRobot robot) {
-    go(robot, KeyCode.DIGIT7);
+    go(robot, KeyCode.B);
     choose("marram-310");
     robot.clickOn("Parts");
     TableView<?> table = robot.lookup(".table-view").queryTableView();
@@ -94,7 +94,7 @@ class BoardsWindowTest {
   /** What is marked as chosen is what is shown, also when the arrow keys chose it. */
   @Test
   void thePanesAreReachedByArrowKeys(FxRobot robot) {
-    go(robot, KeyCode.DIGIT7);
+    go(robot, KeyCode.B);
     robot.clickOn("Depth");
     robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT).push(KeyCode.RIGHT);
     WaitForAsyncUtils.waitForFxEvents();
@@ -109,7 +109,7 @@ class BoardsWindowTest {
         Files.writeString(
             window().toWrite().resolveSibling("list.csv"), "Ref;Type\nU1;SN74LS257N\n9;x\n");
     window().toRead().set(Optional.of(file));
-    go(robot, KeyCode.DIGIT7);
+    go(robot, KeyCode.B);
     ListView<?> list = robot.lookup("#boards").queryListView();
     int before = list.getItems().size();
     robot.clickOn("#import");
@@ -128,7 +128,7 @@ class BoardsWindowTest {
 
   @Test
   void aDeviceIsDescribedInTheWindow(FxRobot robot) {
-    go(robot, KeyCode.DIGIT8);
+    go(robot, KeyCode.D);
     robot.clickOn("New device");
     type(robot, "#device-name", "QZ-9");
     type(robot, "#device-title", "gate of ours");

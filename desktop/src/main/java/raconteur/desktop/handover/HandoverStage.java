@@ -1,0 +1,44 @@
+package raconteur.desktop.handover;
+
+import java.util.List;
+import raconteur.core.handover.OwnerSheet;
+import raconteur.core.handover.TechnicalSheet;
+import raconteur.desktop.app.FilePicker;
+import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.stage.FileExport;
+import raconteur.desktop.stage.StageView;
+
+/** Hand over, for the case on the desk. */
+public final class HandoverStage {
+  private HandoverStage() {}
+
+  public static StageView of(CaseDesk desk, FilePicker files, boolean dim) {
+    HandoverPresenter presenter = new HandoverPresenter(desk);
+    String number = String.valueOf(desk.state().header().number());
+    return new StageView(
+        "Hand over",
+        desk,
+        List.of(
+            new SheetPane(
+                "For the owner",
+                presenter,
+                OwnerSheet::of,
+                export(files, "Owner's sheet", "case-" + number + ".pdf"),
+                export(files, "Owner's sheet", "case-" + number + ".html")),
+            new SheetPane(
+                "Technical",
+                presenter,
+                TechnicalSheet::of,
+                export(files, "Technical sheet", "case-" + number + "-technical.pdf"),
+                export(files, "Technical sheet", "case-" + number + "-technical.html")),
+            new ToSayPane(
+                presenter,
+                export(files, "Facts", "case-" + number + ".json"),
+                export(files, "Mends", "case-" + number + ".csv"))),
+        dim);
+  }
+
+  private static FileExport export(FilePicker files, String what, String name) {
+    return new FileExport(what, () -> files.toWrite(what, name));
+  }
+}

@@ -1,0 +1,28 @@
+package raconteur.desktop.mend;
+
+import java.util.List;
+import raconteur.desktop.app.FilePicker;
+import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.stage.FileExport;
+import raconteur.desktop.stage.StageView;
+
+/** Mend, for the case on the desk. */
+public final class MendStage {
+  private MendStage() {}
+
+  public static StageView of(CaseDesk desk, FilePicker files, boolean dim) {
+    String number = String.valueOf(desk.state().header().number());
+    return new StageView(
+        "Mend",
+        desk,
+        List.of(
+            new JobsPane(desk),
+            new WiresPane(
+                desk,
+                new FileExport("Wires", () -> files.toWrite("Wires", "wires-" + number + ".pdf"))),
+            new AfterPane(),
+            new SubstitutePane(desk),
+            new RamSetPane(desk)),
+        dim);
+  }
+}

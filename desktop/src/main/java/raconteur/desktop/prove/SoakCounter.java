@@ -1,0 +1,108 @@
+package raconteur.desktop.prove;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.Optional;
+import raconteur.casebook.store.Casebook;
+
+/**
+ * Counts runs and time that are not in the story yet. Every count is kept in the casebook at once,
+ * so that neither a closed window nor a dead machine loses it; it becomes one line when it is
+ * written down.
+ */
+final class SoakCounter {
+  private final Casebook casebook;
+  private final Clock clock;
+  private final String setting;
+
+  /**
+   * What is counted.
+   *
+   * @param since when the clock was started, empty while it stands
+   */
+  record Count(int runs, Duration before, Optional<Instant> since) {
+    static final Count NONE = new Count(0, Duration.ZERO, Optional.empty());
+
+    /** The time counted up to a moment. */
+    Duration time(Instant now) {
+      return since
+          .map(s -> before.plus(Duration.between(s, now)))
+          .filter(d -> !d.isNegative())
+          .orElse(before);
+    }
+
+    String text() {
+      return runs + " " + before.toSeconds() + " " + since.map(Instant::toString).orElse("-");
+    }
+
+    static Count read(String text) {
+      String[] words = text.split(" ", -1);
+      try {
+        return words.length == 3
+            ? new Count(
+                Integer.parseInt(words[0]),
+                Duration.ofSeconds(Long.parseLong(words[1])),
+                words[2].equals("-") ? Optional.empty() : Optional.of(Instant.parse(words[2])))
+            : NONE;
+      } catch (NumberFormatException | DateTimeParseException e) {
+        return NONE;
+      }
+    }
+  }
+
+  SoakCounter(Casebook casebook, Clock clock, int caseNumber) {
+    this.casebook = casebook;
+    this.clock = clock;
+    this.setting = "soak of case " + caseNumber;
+  }
+
+  Count count() {
+    return casebook.setting(setting).map(Count::read).orElse(Count.NONE);
+  }
+
+  Instant now() {
+    return clock.instant();
+  }
+
+  /** One more run. */
+  void run() {
+    Count now = count();
+    keep(new Count(now.runs() + 1, now.before(), now.since()));
+  }
+
+  /** Starts the clock, or stops it. */
+  void startOrStop() {
+    Count now = count();
+    keep(
+        now.since().isPresent()
+            ? new Count(now.runs(), now.time(now()), Optional.empty())
+            : new Count(now.runs(), now.before(), Optional.of(now())));
+  }
+
+  /**
+   * The line that writes the count down, runs first; empty where nothing was counted. What it says
+   * is no longer in the count.
+   *
+   * @param clean whether the fault stayed away
+   */
+  Optional<String> line(boolean clean) {
+    Count now = count();
+    String end = clean ? " clean" : " failed";
+    if (now.runs() > 0) {
+      keep(new Count(0, now.before(), now.since()));
+      return Optional.of("proof soak " + now.runs() + " runs" + end);
+    }
+    long tenths = Math.round(now.time(now()).toSeconds() / 360.0);
+    if (tenths == 0) {
+      return Optional.empty();
+    }
+    keep(Count.NONE);
+    return Optional.of("proof soak " + tenths / 10 + "." + tenths % 10 + " hours" + end);
+  }
+
+  private void keep(Count count) {
+    casebook.keepSetting(setting, count.text());
+  }
+}

@@ -1,0 +1,181 @@
+package raconteur.desktop.prove;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import raconteur.core.finding.Quantities;
+import raconteur.core.prove.Soak;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.stage.Answer;
+import raconteur.desktop.stage.StagePane;
+
+/** The long run: a counter with large figures, and how long is long enough. */
+final class SoakPane extends StagePane {
+  private final SoakCounter counter;
+  private final Label runs = Texts.line("0", "soak-figure");
+  private final Label time = Texts.line("0:00:00", "soak-figure");
+  private final Label left = Texts.label("", "heading");
+  private final Label why = Texts.label("");
+  private final ProgressBar progress = new ProgressBar(0);
+  private final Button run = Texts.button("Space  one clean run", this::count, "main-button");
+  private final Button clock = Texts.button("start the clock", this::clock, "plain-button");
+  private final VBox node = new VBox(14);
+  private Soak soak = new Soak(Optional.empty(), 0, 0, false);
+
+  SoakPane(SoakCounter counter) {
+    super("Soak");
+    this.counter = counter;
+    progress.setMaxWidth(Double.MAX_VALUE);
+    progress.setPrefHeight(18);
+    progress.setAccessibleText("How much of the soak is done");
+    HBox figures =
+        new HBox(
+            50, figure(runs, "clean runs, not written down yet"), figure(time, "on the clock"));
+    HBox bar =
+        new HBox(
+            8,
+            run,
+            clock,
+            Texts.button("write it down: clean", () -> write(true), "plain-button"),
+            Texts.button("the fault came", () -> write(false), "plain-button"));
+    bar.setAlignment(Pos.CENTER_LEFT);
+    Timeline tick = new Timeline(new KeyFrame(javafx.util.Duration.seconds(1), e -> figures()));
+    tick.setCycleCount(Timeline.INDEFINITE);
+    node.sceneProperty()
+        .addListener(
+            (o, before, scene) -> {
+              if (scene == null) {
+                tick.stop();
+              } else {
+                tick.play();
+              }
+            });
+    node.getStyleClass().addAll("sheet", "soak");
+    node.getChildren().addAll(left, progress, why, figures, bar);
+  }
+
+  private static VBox figure(Label figure, String words) {
+    return new VBox(figure, Texts.line(words, "faint"));
+  }
+
+  private void count() {
+    counter.run();
+    figures();
+  }
+
+  private void clock() {
+    counter.startOrStop();
+    figures();
+  }
+
+  private void write(boolean clean) {
+    counter
+        .line(clean)
+        .ifPresentOrElse(
+            line -> host().enter(line),
+            () -> {
+              if (clean) {
+                host().say("Nothing is counted yet: one run or six minutes at least.", false);
+              } else {
+                host().enter("proof soak 1 runs failed");
+              }
+            });
+    figures();
+  }
+
+  private void figures() {
+    SoakCounter.Count count = counter.count();
+    runs.setText(String.valueOf(count.runs()));
+    Duration shown = count.time(counter.now());
+    time.setText(
+        String.format(
+            Locale.ROOT,
+            "%d:%02d:%02d",
+            shown.toHours(),
+            shown.toMinutesPart(),
+            shown.toSecondsPart()));
+    clock.setText(count.since().isPresent() ? "stop the clock" : "start the clock");
+    double counted = soak.done() + (soak.byHours() ? shown.toSeconds() / 3600.0 : count.runs());
+    progress.setProgress(soak.wanted() == 0 ? 0 : Math.min(1, counted / soak.wanted()));
+    String unit = soak.byHours() ? " hours" : " runs";
+    left.setText(
+        amount(counted)
+            + " of "
+            + amount(soak.wanted())
+            + unit
+            + " without a fault"
+            + (soak.failed() ? "; the last stretch failed" : ""));
+  }
+
+  private static String amount(double amount) {
+    return amount == Math.rint(amount)
+        ? String.valueOf((long) amount)
+        : String.format(Locale.ROOT, "%.1f", amount);
+  }
+
+  @Override
+  public void show(DeskState state) {
+    soak = Soak.of(state.telling());
+    why.setText(
+        soak.shows()
+            .map(
+                s ->
+                    "It used to show "
+                        + s.times()
+                        + " in "
+                        + Quantities.plain(s.in())
+                        + (s.hours() ? " hours" : " runs")
+                        + ": so many without it and one may say with "
+                        + Math.round(Soak.wantedConfidence() * 100)
+                        + " % that it is gone. "
+                        + soak.confidence()
+                            .map(c -> "By now that is " + Math.round(c * 100) + " %.")
+                            .orElse(""))
+            .orElse(
+                "Nobody counted how often it showed, so the usual stretch stands here ("
+                    + Soak.origin()
+                    + "). For a fault that comes and goes say how often it came: shows 1 in 12"
+                    + " runs."));
+    figures();
+  }
+
+  @Override
+  public List<Answer> answers() {
+    List<Answer> answers = new ArrayList<>();
+    answers.add(new Answer("it showed 1 in …", "shows 1 in "));
+    answers.add(new Answer("it failed", "proof soak 1 runs failed"));
+    return answers;
+  }
+
+  @Override
+  public Node node() {
+    return node;
+  }
+
+  @Override
+  public Node focus() {
+    return run;
+  }
+
+  @Override
+  public String doNow() {
+    return left.getText();
+  }
+
+  @Override
+  public String caution() {
+    return "Not left alone with mains on: a mended supply is watched.";
+  }
+}

@@ -1,0 +1,194 @@
+package raconteur.desktop.stockroom;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.IntConsumer;
+import java.util.function.Supplier;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import raconteur.core.stock.Stock;
+import raconteur.core.stock.StockItem;
+import raconteur.desktop.control.RowTable;
+import raconteur.desktop.control.Texts;
+
+/** Parts, spares, donors, the dead box and orders; what open cases need; what runs low. */
+public final class StockroomView extends VBox {
+  private final StockroomPresenter presenter;
+  private final Supplier<Optional<Integer>> onBench;
+  private final RowTable<StockItem> table =
+      new RowTable<>(
+          "Stock",
+          "Nothing in stock yet. Type what you have below, for example: 4116 -2 x16 spare; or take"
+              + " a CSV in.");
+  private final RowTable<StockroomPresenter.Need> needs =
+      new RowTable<>("Needed by open cases", "No open case waits for a part.");
+  private final RowTable<Stock.Low> low =
+      new RowTable<>(
+          "Runs low", "By what the revisions on the shelf have counted, nothing runs low.");
+  private final TextField filter = new TextField();
+  private final TextField entry = new TextField();
+  private final Label notice = Texts.label("");
+  private String asked = "";
+
+  /**
+   * @param onBench the number of the case on the bench, if there is one
+   * @param onCase opens a case
+   * @param pickTarget asks where to write
+   * @param pickSource asks what to read
+   */
+  public StockroomView(
+      StockroomPresenter presenter,
+      Supplier<Optional<Integer>> onBench,
+      IntConsumer onCase,
+      Supplier<Optional<Path>> pickTarget,
+      Supplier<Optional<Path>> pickSource) {
+    this.presenter = presenter;
+    this.onBench = onBench;
+    getStyleClass().add("view");
+    columns();
+    needs.setOnOpen(need -> onCase.accept(need.caseNumber()));
+    table.setOnOpen(item -> takeOne());
+    filter.setPromptText("Find: kind, state, note");
+    filter.setAccessibleText("Find in the stock");
+    filter.textProperty().addListener((o, before, text) -> refresh());
+    entry.setPromptText("What came in: 4116 -2 x16 spare bought in May, Enter");
+    entry.setAccessibleText("What came in");
+    entry.setOnAction(e -> add());
+    HBox.setHgrow(entry, Priority.ALWAYS);
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox head =
+        new HBox(
+            10,
+            Texts.line("Stockroom", "title"),
+            gap,
+            filter,
+            Texts.button("Take a CSV in …", () -> from(pickSource), "plain-button"),
+            Texts.button("Export as CSV …", () -> to(pickTarget), "plain-button"));
+    head.setAlignment(Pos.CENTER_LEFT);
+    HBox moves = new HBox(8, Texts.line("The chosen one:", "faint"));
+    moves.setAlignment(Pos.CENTER_LEFT);
+    moves.getChildren().add(Texts.button("take one for the bench", this::takeOne, "main-button"));
+    moves.getChildren().add(Texts.button("+1", () -> count(1), "plain-button"));
+    moves.getChildren().add(Texts.button("−1", () -> count(-1), "plain-button"));
+    for (StockItem.State state : StockItem.State.values()) {
+      moves.getChildren().add(Texts.button(state.words(), () -> move(state), "plain-button"));
+    }
+    HBox line = new HBox(8, entry);
+    VBox.setVgrow(table, Priority.ALWAYS);
+    needs.setPrefHeight(170);
+    low.setPrefHeight(170);
+    VBox left = new VBox(4, Texts.line("Open cases need", "heading"), needs);
+    VBox right = new VBox(4, Texts.line("Will probably be wanted", "heading"), low);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    left.prefWidthProperty().bind(widthProperty().multiply(0.55));
+    right.prefWidthProperty().bind(widthProperty().multiply(0.45));
+    notice.setMinHeight(Region.USE_PREF_SIZE);
+    getChildren().addAll(head, table, moves, line, notice, new HBox(12, left, right));
+  }
+
+  private void columns() {
+    table.column("No.", 50, i -> String.valueOf(i.number())).getStyleClass().add("figures");
+    table.column("What", 170, StockItem::name);
+    table.column("Count", 70, i -> String.valueOf(i.count())).getStyleClass().add("figures");
+    table.column("Stands", 120, i -> mark(i.state()));
+    table.column("From", 220, StockItem::from);
+    table.column("Case", 70, i -> i.forCase().map(String::valueOf).orElse(""));
+    table.column("Here in", 90, i -> i.leadDays().map(d -> d + " days").orElse(""));
+    table.column("Note", 420, StockItem::note);
+    needs.column("Case", 56, n -> String.valueOf(n.caseNumber()));
+    needs.column("Board", 150, StockroomPresenter.Need::board);
+    needs.column("Position", 80, StockroomPresenter.Need::position);
+    needs.column("Device", 100, StockroomPresenter.Need::device);
+    needs.column(
+        "Stock",
+        240,
+        n ->
+            n.there() > 0
+                ? n.there() + " there"
+                : n.ordered() > 0 ? "on order: " + n.ordered() : "none: order it");
+    low.column("Device", 110, Stock.Low::device);
+    low.column("Expected", 90, l -> String.format(Locale.ROOT, "%.1f", l.expected()));
+    low.column("There", 70, l -> String.valueOf(l.there()));
+    low.column("On order", 200, l -> String.valueOf(l.ordered()));
+  }
+
+  /** A sign beside the word, so that what must not be used is seen without colour. */
+  private static String mark(StockItem.State state) {
+    return switch (state) {
+      case SPARE, DONOR -> "✓ " + state.words();
+      case CROSSED -> "✗ " + state.words();
+      case ORDERED, CUSTOMERS -> "○ " + state.words();
+    };
+  }
+
+  private void add() {
+    String said = presenter.add(entry.getText());
+    boolean kept = said.startsWith("Number ");
+    if (kept) {
+      entry.clear();
+    }
+    say(said);
+  }
+
+  private void takeOne() {
+    Optional<StockItem> item = table.chosen();
+    Optional<Integer> bench = onBench.get();
+    if (item.isEmpty() || bench.isEmpty()) {
+      say(item.isEmpty() ? "Choose an item first." : "No case is on the bench: open one first.");
+      return;
+    }
+    String what = item.get().number() + "/" + bench.get();
+    boolean knowingly = asked.equals(what);
+    String said = presenter.take(item.get(), bench.get(), knowingly);
+    asked = said.startsWith("Taken") ? "" : what;
+    say(said.startsWith("Taken") || knowingly ? said : said + " Once more takes it knowingly.");
+  }
+
+  private void count(int by) {
+    chosen(item -> presenter.count(item, by));
+  }
+
+  private void move(StockItem.State state) {
+    chosen(item -> presenter.move(item, state));
+  }
+
+  private void chosen(Function<StockItem, String> act) {
+    say(table.chosen().map(act).orElse("Choose an item first."));
+  }
+
+  private void from(Supplier<Optional<Path>> pick) {
+    pick.get().ifPresent(file -> say(presenter.take(file)));
+  }
+
+  private void to(Supplier<Optional<Path>> pick) {
+    pick.get().ifPresent(file -> say(presenter.export(file)));
+  }
+
+  private void say(String sentence) {
+    notice.setText(sentence);
+    refresh();
+  }
+
+  /** Reads the stock again. */
+  public void refresh() {
+    List<StockItem> items = presenter.items(filter.getText());
+    table.show(items, StockItem::number);
+    needs.getItems().setAll(presenter.needs());
+    low.getItems().setAll(presenter.low());
+  }
+
+  public Node firstFocus() {
+    return entry;
+  }
+}
