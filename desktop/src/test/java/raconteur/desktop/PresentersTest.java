@@ -44,7 +44,7 @@ class PresentersTest {
   @Test
   void theShelfShowsWhatIsOnTheBenchFirst() {
     var rows = new ShelfPresenter(workshop()).rows("");
-    assertThat(rows).hasSize(15);
+    assertThat(rows).hasSize(20);
     assertThat(rows.get(0).header().state()).isEqualTo(CaseState.ON_BENCH);
     assertThat(rows.get(1).last()).isEqualTo("U38.9 toggling");
     assertThat(rows.get(2).header().state()).isEqualTo(CaseState.WAITING_FOR_PARTS);
@@ -53,7 +53,7 @@ class PresentersTest {
 
   @ParameterizedTest
   @CsvSource({
-    "harbour, 4",
+    "harbour, 6",
     "harbour flooded, 1",
     "SOCKET strip, 1",
     "parts, 1",
@@ -74,16 +74,16 @@ class PresentersTest {
   @Test
   void aBoardThatArrivesGetsTheNextNumberAndItsFirstLine() {
     ArrivePresenter arrive = new ArrivePresenter(workshop());
-    assertThat(arrive.nextNumber()).isEqualTo(16);
+    assertThat(arrive.nextNumber()).isEqualTo(21);
     var intake =
         arrive.open(
-            "16",
+            "21",
             Optional.of(arrive.boards().getFirst()),
             " Library ",
             "dark",
             List.of("screen blank"));
-    assertThat(intake).isEqualTo(new ArrivePresenter.Opened(16));
-    var made = workshop().casebook().find(16).orElseThrow();
+    assertThat(intake).isEqualTo(new ArrivePresenter.Opened(21));
+    var made = workshop().casebook().find(21).orElseThrow();
     assertThat(made.header().owner()).isEqualTo("Library");
     assertThat(made.entries()).hasSize(1);
   }
@@ -94,7 +94,7 @@ class PresentersTest {
     ArrivePresenter arrive = new ArrivePresenter(workshop());
     assertThat(arrive.open(number, Optional.of(arrive.boards().getFirst()), "", "", List.of()))
         .isInstanceOf(ArrivePresenter.Refused.class);
-    assertThat(workshop().casebook().headers()).hasSize(15);
+    assertThat(workshop().casebook().headers()).hasSize(20);
   }
 
   @Test

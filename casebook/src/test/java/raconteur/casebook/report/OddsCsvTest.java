@@ -12,15 +12,16 @@ import raconteur.core.odds.Tally;
 
 class OddsCsvTest {
 
-  /** 2 of 7: 3.67 to 70.96 % (Clopper and Pearson; Geigy Scientific Tables, from memory). */
+  /** 5 of 10: 18.7 to 81.3 %, 1 of 10: 0.25 to 44.5 % (Geigy Scientific Tables, from memory). */
   @Test
   void theDemosCountsComeOutWithTheirIntervals(@TempDir Path nowhere) {
     Board board = BoardShelf.of(nowhere).find("quillon-kittiwake-b").orElseThrow();
     String csv = OddsCsv.write(Tally.of(board, DemoCases.shipped()));
     assertThat(csv.lines())
         .contains(
-            "quillon-kittiwake-b,U13,QM-11,7,2,2,0.2857,0.0367,0.7096,dead 1; leaky 1,1 4",
-            "quillon-kittiwake-b,track BA3,,7,1,0,0.1429,0.0036,0.5787,open 1,7");
+            "quillon-kittiwake-b,U13,QM-11,10,5,5,0.5000,0.1871,0.8129,dead 3; leaky 2,1 4 16 17"
+                + " 18",
+            "quillon-kittiwake-b,track BA3,,10,1,0,0.1000,0.0025,0.4450,open 1,7");
   }
 
   @Test

@@ -215,7 +215,7 @@ public record MendPlan(List<Job> jobs, String origin) {
             copperJob(
                 place,
                 s.from(),
-                "Track " + s.net() + " from " + s.from() + " to " + s.to(),
+                "Track " + s.net() + ", " + s.from() + " – " + s.to(),
                 Method.WIRE,
                 reason,
                 costs.single("wire"));
@@ -223,7 +223,7 @@ public record MendPlan(List<Job> jobs, String origin) {
             copperJob(
                 place,
                 b.one(),
-                "Bridge between " + b.one() + " and " + b.other(),
+                "Bridge " + b.one() + " – " + b.other(),
                 Method.PART,
                 reason,
                 costs.single("part bridge"));

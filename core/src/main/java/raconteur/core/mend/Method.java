@@ -4,12 +4,12 @@ package raconteur.core.mend;
 public enum Method {
   CLEAN("clean the contacts"),
   RESEAT("press it home"),
-  SWAP("out of the socket, the good one in"),
+  SWAP("out of its socket"),
   REFLOW("reflow the joint"),
   WIRE("reflow, else a wire"),
   PART("part the bridge"),
-  DESOLDER("desolder, then a socket"),
-  CUT_LEGS("cut the legs, pull the pins one by one, then a socket"),
+  DESOLDER("desolder"),
+  CUT_LEGS("cut off at the legs"),
   HOT_AIR("hot air");
 
   private final String words;

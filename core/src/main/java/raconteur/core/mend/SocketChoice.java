@@ -48,6 +48,6 @@ public record SocketChoice(List<Integer> sizes, boolean wide, boolean inStock) {
         sizes.size() == 1
             ? sizes.getFirst() + "-pin socket"
             : sizes.get(0) + "-pin and " + sizes.get(1) + "-pin socket end to end";
-    return size + (wide ? ", wide" : "") + (inStock ? "" : ", none in stock");
+    return size + (wide ? ", wide" : "") + (inStock ? "" : ": none left");
   }
 }

@@ -11,6 +11,7 @@ import raconteur.core.data.Figures;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Closing;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Quantities;
 import raconteur.core.inspect.Verdicts;
 import raconteur.core.mend.AfterChecks;
 import raconteur.core.story.Telling;
@@ -205,8 +206,15 @@ public record ProvingPlan(String origin, List<Proof> proofs) {
           now.stream()
               .filter(f -> f.finding() instanceof Finding.RailVolts t && t.rail().equals(name))
               .reduce((first, second) -> second);
-      return read.flatMap(verdicts::of)
-          .map(v -> Seen.of(v.level() != Verdict.Level.BAD, v.sentence()))
+      return read.flatMap(
+              f ->
+                  verdicts
+                      .of(f)
+                      .map(
+                          v ->
+                              Seen.of(
+                                  v.level() != Verdict.Level.BAD,
+                                  Quantities.volts(((Finding.RailVolts) f.finding()).volts()))))
           .orElse(Seen.OPEN);
     }
 

@@ -55,6 +55,12 @@ public record AdapterPlan(
     return problems.isEmpty();
   }
 
+  /** Whether there is a choice of {@link Enabling} with a replacement. */
+  public static boolean hasEnable(Device replacement) {
+    return replacement.pins().stream()
+        .anyMatch(p -> PinRole.of(replacement, p).kind() == PinRole.Kind.OUTPUT_ENABLE);
+  }
+
   /** Whether it just plugs in. */
   public boolean plain() {
     return works()
@@ -160,9 +166,7 @@ public record AdapterPlan(
     }
 
     private Line select(DevicePin pin) {
-      boolean enable =
-          replacement.pins().stream()
-              .anyMatch(p -> PinRole.of(replacement, p).kind() == PinRole.Kind.OUTPUT_ENABLE);
+      boolean enable = hasEnable(replacement);
       if (enabling == Enabling.SELECT_LOW && enable) {
         return tie(pin, "GND", "always selected; the output enable does the work");
       }
@@ -258,10 +262,7 @@ public record AdapterPlan(
                     + " images of the original's size: with the extra address lines low the lowest"
                     + " is read; burn the image there, or into every bank.");
       }
-      boolean choice =
-          replacement.pins().stream()
-              .anyMatch(p -> PinRole.of(replacement, p).kind() == PinRole.Kind.OUTPUT_ENABLE);
-      if (choice) {
+      if (hasEnable(replacement)) {
         notes.add(
             switch (enabling) {
               case TOGETHER ->

@@ -121,7 +121,8 @@ public record Substitution(Level worst, List<Line> lines) {
             other.map(p -> PinRole.of(offered, p)).orElse(new PinRole(PinRole.Kind.NONE, ""));
         boolean spare = there.kind() == PinRole.Kind.NONE;
         boolean rails = here.kind() == PinRole.Kind.RAIL && there.kind() == PinRole.Kind.RAIL;
-        if (!here.equals(there) && !sameByPlace(pin, other)) {
+        boolean signals = here.kind() != PinRole.Kind.RAIL && there.kind() != PinRole.Kind.RAIL;
+        if (!here.equals(there) && !(signals && sameByPlace(pin, other))) {
           if (rails || (here.kind() == PinRole.Kind.RAIL && !spare)) {
             wrongRail.add("pin " + pin.number() + " carries " + here.name() + " here");
           } else if (!spare || drivesOrReads(pin)) {

@@ -82,7 +82,7 @@ class MendPlanTest {
     String chip = soldered(16);
     assertThat(socket(chip, Map.of(16, 1))).isEqualTo("16-pin socket");
     assertThat(socket(chip, Map.of(8, 2))).isEqualTo("8-pin and 8-pin socket end to end");
-    assertThat(socket(chip, Map.of(8, 1, 14, 5))).isEqualTo("16-pin socket, none in stock");
+    assertThat(socket(chip, Map.of(8, 1, 14, 5))).isEqualTo("16-pin socket: none left");
   }
 
   private static String socket(String chip, Map<Integer, Integer> stock) {

@@ -91,6 +91,7 @@ class SubstitutionTest {
   @Test
   void aDramThatWantsOtherRailsWouldBeDestroyed() {
     assertThat(bad(check("U22", "4164"))).contains("rails", "pin 8 carries +12V", "destroyed");
+    assertThat(bad(check("U22", "2118"))).contains("pin 8 carries +12V", "destroyed");
     assertThat(check("U22", device("4116"), "-2", OptionalInt.of(200)).worst())
         .isEqualTo(Level.GOOD);
     assertThat(bad(check("U22", device("4116"), "-4", OptionalInt.of(200))))

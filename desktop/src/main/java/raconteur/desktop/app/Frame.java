@@ -91,7 +91,6 @@ public final class Frame extends BorderPane {
     for (Way way : Way.values()) {
       way(way);
     }
-    caseName.setMinWidth(0);
     bar.getChildren()
         .addAll(
             caseName,
@@ -170,6 +169,14 @@ public final class Frame extends BorderPane {
   /** Says that there is no casebook, and why. */
   public void refuse(String sentence) {
     setCenter(message(sentence));
+  }
+
+  /** Says something above whatever is shown, until it is clicked away. */
+  void notice(String sentence) {
+    Label words = Texts.label(sentence, "notice");
+    HBox row = new HBox(10, words, Texts.button("seen", () -> setBottom(null), "plain-button"));
+    row.getStyleClass().add("notice-row");
+    setBottom(row);
   }
 
   private static Node message(String sentence) {
@@ -315,8 +322,9 @@ public final class Frame extends BorderPane {
       return;
     }
     var header = found.get().header();
-    caseName.setText(
-        header.number() + " · " + board.get().identity().shortName() + " · " + header.owner());
+    String name = board.get().identity().shortName() + " · " + header.owner();
+    caseName.setText("No. " + header.number());
+    caseName.setTooltip(new Tooltip(name));
     boolean dim = Theme.isDim(this);
     CaseDesk desk = new CaseDesk(workshop, found.get(), board.get());
     bench =

@@ -23,6 +23,8 @@ import raconteur.desktop.trace.TraceView;
 public final class Pictures {
   private static final int CASE_TO_SHOW = 13;
   private static final int CASE_ARRIVED = 15;
+  private static final int CASE_TO_MEND = 19;
+  private static final int CASE_TO_PROVE = 20;
 
   private final Path folder;
   private final PrintWriter out;
@@ -119,6 +121,23 @@ public final class Pictures {
       Theme.setDim(frame, false);
     }
     simulated(workshop);
+    closing(workshop);
+  }
+
+  /** The stages behind Trace, and the stockroom. */
+  private void closing(Workshop workshop) throws IOException {
+    if (workshop.casebook().find(CASE_TO_PROVE).isEmpty()) {
+      return;
+    }
+    frame.openCase(CASE_TO_MEND);
+    stage("Mend", "Plan", "mend");
+    stage("Mend", "Substitute", "substitute");
+    frame.openCase(CASE_TO_PROVE);
+    stage("Prove", "Plan", "prove");
+    stage("Prove", "Soak", "soak");
+    stage("Hand over", "Technical", "handover");
+    frame.showStockroom();
+    draw("stockroom");
   }
 
   /** A simulated board with some readings taken and its screen looked at. */
@@ -145,12 +164,6 @@ public final class Pictures {
     boards.choose("lanternfish-l1");
     boards.find("/WRAM0");
     draw("boards");
-    press(boards, javafx.scene.input.KeyCode.F9);
-    draw("boards-underside");
-    press(boards, javafx.scene.input.KeyCode.F9);
-    boards.choose("lanternfish-l2");
-    boards.showPane("Differences");
-    draw("boards-differences");
     Path list = Files.createTempDirectory("raconteur").resolve("marram-310-nets.csv");
     try {
       Files.writeString(list, EXAMPLE_IMPORT);
@@ -187,12 +200,10 @@ public final class Pictures {
 
   /** The telling panes of the stages before Trace. */
   private void stages() throws IOException {
-    stage("Inspect", "Checks", "inspect-checks");
     stage("Inspect", "Rails", "inspect");
     stage("Inspect", "Capacitors", "inspect-capacitors");
     stage("Power", "Rails", "power");
     stage("Arrive", "Marks", "arrive");
-    stage("Arrive", "Worth it?", "worth");
   }
 
   private void stage(String name, String pane, String picture) throws IOException {

@@ -1,5 +1,6 @@
 package raconteur.desktop.app;
 
+import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
@@ -15,6 +16,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.demo.DemoCases;
+import raconteur.casebook.store.Backups;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.device.DeviceLibrary;
@@ -33,6 +35,7 @@ public final class RaconteurApp extends Application {
   private static final ExecutorService WORKER = aside("working it out");
   private static final ExecutorService INSTRUMENTS = aside("simulated instruments");
   private Optional<Casebook> casebook = Optional.empty();
+  private Optional<Frame> shown = Optional.empty();
   private int version;
 
   private static ExecutorService aside(String name) {
@@ -103,8 +106,10 @@ public final class RaconteurApp extends Application {
 
   private void opened(Frame frame, Workshop workshop) {
     casebook = Optional.of(workshop.casebook());
+    shown = Optional.of(frame);
     version = workshop.casebook().version();
     frame.open(workshop);
+    backUp(workshop);
     Timeline looking =
         new Timeline(
             new KeyFrame(
@@ -118,6 +123,22 @@ public final class RaconteurApp extends Application {
                 }));
     looking.setCycleCount(Timeline.INDEFINITE);
     looking.play();
+  }
+
+  /**
+   * Today's copy of the casebook, made once the window stands; what fails is told in the window.
+   */
+  private void backUp(Workshop workshop) {
+    workshop
+        .worker()
+        .execute(
+            () -> {
+              Outcome<Path> made =
+                  new Backups(workshop.casebook().file()).make(workshop.casebook());
+              if (made instanceof Outcome.Failed<Path>(String sentence)) {
+                workshop.window().execute(() -> shown.ifPresent(f -> f.notice(sentence)));
+              }
+            });
   }
 
   /** Measured from the start of the Java process to the first frame with the shelf on it. */

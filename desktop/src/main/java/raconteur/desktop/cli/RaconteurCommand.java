@@ -31,7 +31,10 @@ import raconteur.desktop.app.RaconteurApp;
       DeviceCommands.Vectors.class,
       DeviceCommands.Identify.class,
       SimulateCommand.class,
-      ContestCommand.class
+      ContestCommand.class,
+      KeepingCommands.ArchiveCommand.class,
+      KeepingCommands.UnarchiveCommand.class,
+      KeepingCommands.RestoreCommand.class
     })
 public final class RaconteurCommand implements Callable<Integer> {
   @Spec private @Nullable CommandSpec spec;

@@ -144,6 +144,7 @@ final class SheetPane extends StagePane {
       for (int c = 0; c < table.columns().size(); c++) {
         Label cell = Texts.label(table.rows().get(r).get(c));
         cell.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        GridPane.setValignment(cell, javafx.geometry.VPos.TOP);
         grid.add(cell, c, r + 1);
       }
     }

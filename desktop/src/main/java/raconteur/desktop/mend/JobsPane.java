@@ -2,9 +2,18 @@ package raconteur.desktop.mend;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import raconteur.core.board.PinRef;
+import raconteur.core.fault.Place;
 import raconteur.core.mend.MendPlan;
+import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
@@ -16,8 +25,10 @@ import raconteur.desktop.stage.TablePane;
 /** The jobs in the order they are done. */
 final class JobsPane extends TablePane {
   private static final double FOUND_ONLY = 2;
+  private static final double TABLE_HEIGHT = 210;
 
   private final CaseDesk desk;
+  private final BoardMap map = new BoardMap();
   private final ChoiceBox<Double> from = new ChoiceBox<>();
   private Optional<MendPlan> plan = Optional.empty();
 
@@ -28,11 +39,12 @@ final class JobsPane extends TablePane {
             "Jobs",
             "Nothing to mend yet.",
             Column.figures("", 36),
-            Column.words("Place", 190),
-            Column.words("How", 250),
-            Column.words("Why", 150),
-            Column.figures("Takes", 74),
-            Column.figures("Damage", 76)));
+            Column.words("Place", 196),
+            Column.words("How", 140),
+            Column.words("Goes in", 190),
+            Column.words("Why", 130),
+            Column.figures("Takes", 72),
+            Column.figures("Damage", 74)));
     this.desk = desk;
     from.getItems().setAll(FOUND_ONLY, 0.9, 0.5, 0.2);
     from.setValue(0.5);
@@ -47,6 +59,24 @@ final class JobsPane extends TablePane {
     HBox bar = new HBox(8, Texts.line("In the plan:"), from);
     bar.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     above(bar);
+    table().setPrefHeight(TABLE_HEIGHT);
+    table().setMinHeight(120);
+    map.setBoard(desk.state().board());
+    map.turnOver();
+    map.setFocusTraversable(false);
+    StackPane board = new StackPane(map);
+    board.getStyleClass().add("sheet");
+    board.setMinSize(0, 0);
+    VBox.setVgrow(board, Priority.ALWAYS);
+    VBox.setVgrow(table(), Priority.NEVER);
+    boolean placed = desk.state().board().parts().stream().anyMatch(p -> p.place().known());
+    if (placed) {
+      below(Texts.line("Underside, as turned over: the place is marked", "faint"), board);
+    }
+    table()
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((o, before, row) -> map.setMarks(marks()));
   }
 
   @Override
@@ -58,6 +88,39 @@ final class JobsPane extends TablePane {
     if (table().chosen().isEmpty() && !table().getItems().isEmpty()) {
       table().getSelectionModel().selectFirst();
     }
+    map.setMarks(marks());
+  }
+
+  /** All places of the plan, the chosen one as the next step. */
+  private MapMarks marks() {
+    Optional<MendPlan.Job> chosen = job();
+    List<MendPlan.Job> jobs = plan.map(MendPlan::jobs).orElse(List.of());
+    List<MapMarks.Track> tracks =
+        plan.map(MendPlan::cuts).orElse(List.of()).stream()
+            .map(c -> new MapMarks.Track(c.net(), c.from(), c.to(), 1))
+            .toList();
+    return new MapMarks(
+        jobs.stream()
+            .filter(j -> j.place() instanceof Place.OfPart)
+            .collect(Collectors.toMap(MendPlan.Job::part, j -> 1.0, (a, b) -> a)),
+        Set.of(),
+        Set.of(),
+        desk.state().telling().partsOut(),
+        tracks,
+        chosen.map(MendPlan.Job::part).orElse(""),
+        chosen
+            .map(MendPlan.Job::place)
+            .map(p -> p instanceof Place.Segment s ? List.of(s.from(), s.to()) : List.<PinRef>of())
+            .orElse(List.of()),
+        "",
+        List.of(),
+        Set.of(),
+        List.of());
+  }
+
+  @Override
+  public void setDim(boolean dim) {
+    map.setDim(dim);
   }
 
   private Optional<MendPlan.Job> job() {

@@ -9,6 +9,7 @@ import raconteur.core.board.Part;
 import raconteur.core.device.Device;
 import raconteur.core.mend.AfterChecks;
 import raconteur.core.mend.MendPlan;
+import raconteur.core.mend.SocketChoice;
 import raconteur.core.mend.WirePlan;
 import raconteur.core.stock.AdapterPlan;
 import raconteur.core.stock.RamSet;
@@ -43,7 +44,8 @@ final class MendSheets {
               List.of(
                   String.valueOf(number++),
                   job.title(),
-                  job.method().words() + job.socket().map(s -> ": " + s.words()).orElse(""),
+                  job.method().words(),
+                  job.socket().map(SocketChoice::words).orElse(""),
                   job.why(),
                   figure(job.minutes()),
                   percent(job.damage())),

@@ -93,7 +93,7 @@ final class SubstitutePane extends StagePane {
             grade,
             Texts.line("needed"),
             needed,
-            Texts.button("Enter  serves?", this::check, "plain-button"),
+            Texts.button("check", this::check, "plain-button"),
             enabling);
     bar.setAlignment(Pos.CENTER_LEFT);
     VBox.setVgrow(reasons, Priority.ALWAYS);
@@ -101,7 +101,10 @@ final class SubstitutePane extends StagePane {
     notes.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
     notes.managedProperty().bind(notes.textProperty().isNotEmpty());
     adapter.managedProperty().bind(adapter.visibleProperty());
-    enabling.visibleProperty().bind(adapter.visibleProperty());
+    enabling.setVisible(false);
+    enabling.managedProperty().bind(enabling.visibleProperty());
+    bar.prefWrapLengthProperty().bind(node.widthProperty());
+    bar.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
     adapter.setVisible(false);
     node.getChildren().addAll(bar, verdict, reasons, notes, adapter);
   }
@@ -153,7 +156,9 @@ final class SubstitutePane extends StagePane {
         .filter(d -> !names.contains(d))
         .forEach(names::add);
     offered.getItems().setAll(names);
-    offered.setValue(names.size() > 1 ? names.get(1) : names.getFirst());
+    String first = names.size() > 1 ? names.get(1) : names.getFirst();
+    offered.setValue(first);
+    offered.getEditor().setText(first);
   }
 
   private DeviceLibrary library() {
@@ -162,7 +167,8 @@ final class SubstitutePane extends StagePane {
 
   private void check() {
     Part part = place.getValue();
-    String name = offered.getEditor().getText().strip();
+    String typed = offered.getEditor().getText().strip();
+    String name = typed.isEmpty() && offered.getValue() != null ? offered.getValue() : typed;
     if (part == null || name.isEmpty()) {
       return;
     }
@@ -189,6 +195,7 @@ final class SubstitutePane extends StagePane {
     boolean memory = !device.get().behaviour().memories().isEmpty();
     boolean wanted = memory && !plan.plain();
     adapter.setVisible(wanted);
+    enabling.setVisible(wanted && AdapterPlan.hasEnable(device.get()));
     adapter.show(wanted ? MendSheets.adapter(plan) : List.of());
     notes.setText(
         wanted

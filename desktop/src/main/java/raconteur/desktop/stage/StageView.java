@@ -80,6 +80,14 @@ public final class StageView extends StackPane {
       row.getChildren().add(tab);
     }
     row.getChildren().add(Texts.line("F7 next", "faint"));
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    Label board = Texts.label("", "faint");
+    board.setWrapText(false);
+    board.setMinWidth(0);
+    board.setText(
+        desk.state().board().identity().shortName() + " · " + desk.state().header().owner());
+    row.getChildren().addAll(gap, board);
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
   }

@@ -39,6 +39,10 @@ public final class StockroomView extends VBox {
   private final Label notice = Texts.label("");
   private String asked = "";
 
+  private static final String HOW =
+      "Type it and Enter: 4116 -2 x16 spare bought in May · socket 16 x10 · QM-11 dead box from"
+          + " case 41, U13 · 74LS257 x4 on order 9 days for case 19";
+
   /**
    * @param onBench the number of the case on the bench, if there is one
    * @param onCase opens a case
@@ -83,7 +87,9 @@ public final class StockroomView extends VBox {
     for (StockItem.State state : StockItem.State.values()) {
       moves.getChildren().add(Texts.button(state.words(), () -> move(state), "plain-button"));
     }
-    HBox line = new HBox(8, entry);
+    HBox line = new HBox(8, Texts.line("Came in:", "heading"), entry);
+    line.setAlignment(Pos.CENTER_LEFT);
+    notice.setText(HOW);
     VBox.setVgrow(table, Priority.ALWAYS);
     needs.setPrefHeight(170);
     low.setPrefHeight(170);

@@ -101,7 +101,7 @@ class FirstPowerWindowTest {
     key(robot, KeyCode.TAB);
     key(robot, KeyCode.TAB);
     key(robot, KeyCode.ENTER);
-    int number = 16;
+    int number = 21;
     String boardId = window().workshop().casebook().find(number).orElseThrow().header().boardId();
     assertThat(boardId).isEqualTo("quillon-kittiwake-b");
 

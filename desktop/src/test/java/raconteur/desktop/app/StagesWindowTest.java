@@ -26,11 +26,17 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.core.board.Board;
 
-/** The stages before Trace in the real window, on boards of every depth. */
+/** The stages around Trace in the real window, on boards of every depth. */
 @ExtendWith(ApplicationExtension.class)
 class StagesWindowTest {
   private static final List<KeyCode> STAGES =
-      List.of(KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4);
+      List.of(
+          KeyCode.DIGIT2,
+          KeyCode.DIGIT3,
+          KeyCode.DIGIT4,
+          KeyCode.DIGIT6,
+          KeyCode.DIGIT7,
+          KeyCode.DIGIT8);
 
   @TempDir private static Path folder;
   private final AtomicReference<Optional<DemoWindow>> window =
@@ -89,7 +95,7 @@ class StagesWindowTest {
         String first = shownPane(robot);
         do {
           assertThat(robot.lookup(".pane-tab").queryAllAs(ToggleButton.class))
-              .hasSizeGreaterThan(4);
+              .hasSizeGreaterThan(1);
           key(robot, KeyCode.F7);
         } while (!shownPane(robot).equals(first));
       }

@@ -168,7 +168,7 @@ class WindowTest {
     robot.push(KeyCode.TAB);
     robot.push(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
-    var made = window().workshop().casebook().find(16).orElseThrow();
+    var made = window().workshop().casebook().find(21).orElseThrow();
     assertThat(made.header().owner()).isEqualTo("Saltmarsh Library");
     assertThat(made.header().complaint()).isEqualTo("no picture");
     assertThat(focused().getId()).isEqualTo("bench-line");
@@ -180,7 +180,7 @@ class WindowTest {
     WaitForAsyncUtils.waitForFxEvents();
     TableView<?> counts =
         robot.lookup(n -> "Counts".equals(n.getAccessibleText())).queryTableView();
-    assertThat(counts.getItems()).hasSize(5);
+    assertThat(counts.getItems()).hasSize(6);
     robot.clickOn("Export as CSV …");
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(Files.readString(window().toWrite()))
