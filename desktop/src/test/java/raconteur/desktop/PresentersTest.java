@@ -47,8 +47,8 @@ class PresentersTest {
     assertThat(rows).hasSize(20);
     assertThat(rows.get(0).header().state()).isEqualTo(CaseState.ON_BENCH);
     assertThat(rows.get(1).last()).isEqualTo("U38.9 toggling");
-    assertThat(rows.get(2).header().state()).isEqualTo(CaseState.WAITING_FOR_PARTS);
-    assertThat(rows.get(3).header().number()).isEqualTo(12);
+    assertThat(rows.get(4).header().state()).isEqualTo(CaseState.WAITING_FOR_PARTS);
+    assertThat(rows.get(5).header().number()).isEqualTo(12);
   }
 
   @ParameterizedTest

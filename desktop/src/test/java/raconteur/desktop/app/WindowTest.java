@@ -184,6 +184,6 @@ class WindowTest {
     robot.clickOn("Export as CSV …");
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(Files.readString(window().toWrite()))
-        .contains("quillon-kittiwake-b,U13,QM-11,7,2,2");
+        .contains("quillon-kittiwake-b,U13,QM-11,10,5,5");
   }
 }
