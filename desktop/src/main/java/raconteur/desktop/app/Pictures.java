@@ -91,8 +91,6 @@ public final class Pictures {
   private void drawViews(Workshop workshop) throws IOException {
     frame.showShelf();
     draw("shelf");
-    frame.showIntake();
-    draw("intake");
     frame.showOdds();
     draw("odds");
     boards();
@@ -157,46 +155,16 @@ public final class Pictures {
     draw("simulated");
   }
 
-  /** The boards' view, both sides of a map with a net lit, and the preview of an import. */
+  /** The boards' view with a net lit. */
   private void boards() throws IOException {
     frame.showBoards();
     BoardsView boards = frame.boards().orElseThrow();
     boards.choose("lanternfish-l1");
     boards.find("/WRAM0");
     draw("boards");
-    Path list = Files.createTempDirectory("raconteur").resolve("marram-310-nets.csv");
-    try {
-      Files.writeString(list, EXAMPLE_IMPORT);
-      boards.importFile(list);
-      draw("import-preview");
-      boards.leaveImport();
-    } finally {
-      Files.deleteIfExists(list);
-    }
   }
 
   private static final long SIMULATION_TO_SHOW = 23;
-
-  /** A net list with the usual flaws. */
-  private static final String EXAMPLE_IMPORT =
-      """
-      Net;Designator;Pin;Order;X mm;Y mm
-      +5V;U1;14;1;20;20
-      +5V;U2;16;2;60;20
-      GND;U1;7;1;35.24;27.62
-      GND;U2;8;2;77.78;27.62
-      CLK;U1;4;1;27.62;27.62
-      CLK;U2;2;2;62.54;27.62
-      CLK;U1;4;3;27.62;27.62
-      /RES;9U;1;1;90;20
-      /RES;U3;;2;90;20
-      A0;U3;1;1;90,5;40
-      A0;U4;3;2;120,5;40
-      A0;U3;1;3;90,5;40
-      A1;U3;2;1;93;40
-      A1;U4;4;2;123;40
-      A0;U4;4;3;123;40
-      """;
 
   /** The telling panes of the stages before Trace. */
   private void stages() throws IOException {
