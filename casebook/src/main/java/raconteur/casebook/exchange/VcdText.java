@@ -1,10 +1,10 @@
 package raconteur.casebook.exchange;
 
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.TreeMap;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
@@ -79,136 +79,61 @@ public final class VcdText {
 
   /** Reads wires of one bit from a dump a recorder wrote; wider ones are passed over. */
   public static Loaded<Capture> read(String file, String text) {
-    return new Reader(file).read(text);
+    Collecting collecting = new Collecting();
+    try {
+      new VcdStream(
+              new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)),
+              bytes -> {},
+              () -> collecting.count > MOST_CHANGES)
+          .read(collecting);
+    } catch (IOException e) {
+      return refused(file, String.valueOf(e.getMessage()));
+    }
+    List<Track> tracks = collecting.tracks();
+    if (collecting.count > MOST_CHANGES) {
+      return refused(file, "there are more than " + MOST_CHANGES + " changes");
+    }
+    return tracks.isEmpty()
+        ? refused(file, "there is no wire of one bit with a value in it")
+        : new Loaded.Ok<>(new Capture(file, tracks));
   }
 
-  private static final class Reader {
-    private final String file;
-    private final Map<String, String> names = new LinkedHashMap<>();
-    private final Map<String, List<Track.Change>> changes = new LinkedHashMap<>();
-    private double picosPerStep = 1;
-    private long now;
+  private static Loaded<Capture> refused(String file, String reason) {
+    return new Loaded.Refused<>(List.of(new Issue(file, 0, 0, "", reason)));
+  }
+
+  /** Keeps every change. */
+  private static final class Collecting implements VcdStream.Sink {
+    private final List<String> names = new ArrayList<>();
+    private final List<List<Track.Change>> changes = new ArrayList<>();
+    private long end;
     private int count;
 
-    Reader(String file) {
-      this.file = file;
+    @Override
+    public void wires(List<String> wires) {
+      names.addAll(wires);
+      wires.forEach(_ -> changes.add(new ArrayList<>()));
     }
 
-    private Loaded<Capture> refused(String reason) {
-      return new Loaded.Refused<>(List.of(new Issue(file, 0, 0, "", reason)));
+    @Override
+    public void change(int wire, long picos, Track.State to) {
+      changes.get(wire).add(new Track.Change(picos, to));
+      count++;
     }
 
-    Loaded<Capture> read(String text) {
-      String[] words = text.strip().split("\\s+", -1);
-      int at = 0;
-      while (at < words.length) {
-        String word = words[at];
-        if (word.startsWith("$") && !word.equals("$dumpvars") && !word.equals("$end")) {
-          int end = at;
-          while (end < words.length && !words[end].equals("$end")) {
-            end++;
-          }
-          if (end == words.length) {
-            return refused(word + " is not closed by $end");
-          }
-          if (!section(List.of(words).subList(at, end))) {
-            return refused(
-                "\"" + String.join(" ", List.of(words).subList(at, end)) + "\" is not understood");
-          }
-          at = end + 1;
-        } else {
-          if (!value(word)) {
-            return refused("\"" + word + "\" is no change of a wire");
-          }
-          boolean vector = word.startsWith("b") || word.startsWith("B") || word.startsWith("r");
-          at += vector ? 2 : 1;
-        }
-        if (count > MOST_CHANGES) {
-          return refused("there are more than " + MOST_CHANGES + " changes");
-        }
-      }
+    @Override
+    public void end(long picos) {
+      end = picos;
+    }
+
+    List<Track> tracks() {
       List<Track> tracks = new ArrayList<>();
-      changes.forEach(
-          (id, list) -> {
-            if (!list.isEmpty()) {
-              tracks.add(new Track(names.getOrDefault(id, id), list, picos()));
-            }
-          });
-      return tracks.isEmpty()
-          ? refused("there is no wire of one bit with a value in it")
-          : new Loaded.Ok<>(new Capture(file, tracks));
-    }
-
-    private long picos() {
-      return Math.round(now * picosPerStep);
-    }
-
-    private boolean section(List<String> words) {
-      return switch (words.getFirst()) {
-        case "$timescale" -> timescale(String.join("", words.subList(1, words.size())));
-        case "$var" -> {
-          if (words.size() < 5) {
-            yield false;
-          }
-          if (words.get(2).equals("1")) {
-            names.put(words.get(3), words.get(4));
-            changes.put(words.get(3), new ArrayList<>());
-          }
-          yield true;
-        }
-        default -> true;
-      };
-    }
-
-    private boolean timescale(String text) {
-      String unit = text.replaceAll("[0-9]", "").toLowerCase(Locale.ROOT);
-      double picos =
-          switch (unit) {
-            case "s" -> 1e12;
-            case "ms" -> 1e9;
-            case "us" -> 1e6;
-            case "ns" -> 1e3;
-            case "ps" -> 1;
-            case "fs" -> 1e-3;
-            default -> 0;
-          };
-      String number = text.replaceAll("[^0-9]", "");
-      if (picos == 0 || number.length() > 3 || number.isEmpty()) {
-        return false;
-      }
-      picosPerStep = picos * Integer.parseInt(number);
-      return true;
-    }
-
-    private boolean value(String word) {
-      if (word.equals("$dumpvars") || word.equals("$end")) {
-        return true;
-      }
-      if (word.isEmpty()) {
-        return false;
-      }
-      char first = word.charAt(0);
-      if (first == '#') {
-        try {
-          now = Long.parseLong(word.substring(1));
-          return true;
-        } catch (NumberFormatException e) {
-          return false;
+      for (int i = 0; i < names.size(); i++) {
+        if (!changes.get(i).isEmpty()) {
+          tracks.add(new Track(names.get(i), changes.get(i), end));
         }
       }
-      Track.State state =
-          switch (first) {
-            case '0' -> Track.State.LOW;
-            case '1' -> Track.State.HIGH;
-            case 'z', 'Z' -> Track.State.FLOATING;
-            default -> Track.State.UNKNOWN;
-          };
-      List<Track.Change> list = changes.get(word.substring(1));
-      if (list != null) {
-        list.add(new Track.Change(picos(), state));
-        count++;
-      }
-      return "01xXzZbBrR".indexOf(first) >= 0;
+      return tracks;
     }
   }
 }

@@ -340,6 +340,7 @@ public final class Frame extends BorderPane {
                     Way.HAND_OVER, HandoverStage.of(desk, files, dim)),
                 new TraceView(
                     desk,
+                    files,
                     dim,
                     workshop.simulationSeed(number).map(seed -> new SimulationDesk(desk, seed)))));
     desk.addListener(this::mark);

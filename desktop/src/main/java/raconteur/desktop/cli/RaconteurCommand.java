@@ -32,6 +32,7 @@ import raconteur.desktop.app.RaconteurApp;
       DeviceCommands.Identify.class,
       SimulateCommand.class,
       ContestCommand.class,
+      SignalsCommand.class,
       KeepingCommands.ArchiveCommand.class,
       KeepingCommands.UnarchiveCommand.class,
       KeepingCommands.RestoreCommand.class

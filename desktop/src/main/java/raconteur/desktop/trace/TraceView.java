@@ -24,6 +24,7 @@ import raconteur.core.fault.Place;
 import raconteur.core.finding.Statement;
 import raconteur.core.plan.Step;
 import raconteur.core.story.CaseState;
+import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.Texts;
@@ -33,6 +34,8 @@ import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
+import raconteur.desktop.signals.SignalsDialog;
+import raconteur.desktop.signals.SignalsPresenter;
 import raconteur.desktop.simulate.ScreenPane;
 import raconteur.desktop.simulate.SimulationBar;
 import raconteur.desktop.simulate.SimulationDesk;
@@ -60,13 +63,17 @@ public final class TraceView extends StackPane {
   private final Button side = Texts.button("F9 turn over", this::turnOver, "plain-button");
   private final Label sideName = Texts.line(TOP, "faint");
   private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
+  private final FilePicker files;
   private String chosen = "";
   private Runnable focusProbe = () -> {};
 
   /**
+   * @param files asks for recordings
    * @param simulation the instruments on a simulated board, empty for a real one
    */
-  public TraceView(CaseDesk desk, boolean dim, Optional<SimulationDesk> simulation) {
+  public TraceView(
+      CaseDesk desk, FilePicker files, boolean dim, Optional<SimulationDesk> simulation) {
+    this.files = files;
     getStyleClass().add("trace-root");
     this.desk = desk;
     this.simulation = simulation;
@@ -146,6 +153,7 @@ public final class TraceView extends StackPane {
             Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"),
             damageMenu(),
             Texts.button("shop", this::askShop, "plain-button"),
+            Texts.button("recording …", this::readRecording, "plain-button"),
             gap,
             shelfPlace);
     bar.setAlignment(Pos.CENTER_LEFT);
@@ -167,6 +175,19 @@ public final class TraceView extends StackPane {
       menu.getItems().add(item);
     }
     return menu;
+  }
+
+  /** What a scope or a bus recorder wrote, held against this board. */
+  private void readRecording() {
+    files
+        .toRead("Read a recording", "Recordings", "*.vcd", "*.csv")
+        .ifPresent(
+            file ->
+                SignalsDialog.show(
+                    new SignalsPresenter(desk.workshop(), desk.state().board()),
+                    file,
+                    getScene().getWindow(),
+                    bench::enter));
   }
 
   private void askShop() {

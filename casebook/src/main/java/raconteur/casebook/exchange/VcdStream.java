@@ -1,0 +1,208 @@
+package raconteur.casebook.exchange;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.BooleanSupplier;
+import java.util.function.LongConsumer;
+import raconteur.core.signal.Track;
+
+/**
+ * Reads a value change dump (IEEE Std 1364-2001 clause 18, from memory) as it comes, without
+ * holding it: wires of one bit are told, wider ones are passed over. A dump of a gigabyte takes no
+ * more memory than its lines have names.
+ */
+public final class VcdStream {
+  private static final int BUFFER = 1 << 16;
+  private static final int LONGEST_WORD = 10_000;
+  private static final int MOST_WIRES = 10_000;
+  private static final long TOLD_EVERY_BYTES = 1 << 20;
+
+  private final InputStream in;
+  private final LongConsumer progress;
+  private final BooleanSupplier stop;
+  private final byte[] buffer = new byte[BUFFER];
+  private int filled;
+  private int at;
+  private long bytes;
+  private double picosPerStep = 1;
+  private final Map<String, Integer> wires = new HashMap<>();
+  private final List<String> names = new ArrayList<>();
+
+  /** Who is told. */
+  public interface Sink {
+    /** All wires of one bit, before the first change. */
+    void wires(List<String> names);
+
+    /** A wire changes. */
+    void change(int wire, long picos, Track.State to);
+
+    /** The time of the last line. */
+    void end(long picos);
+  }
+
+  /** What is wrong with a dump, in a few words. */
+  public static final class Broken extends IOException {
+    private static final long serialVersionUID = 1;
+
+    Broken(String reason) {
+      super(reason);
+    }
+  }
+
+  /**
+   * @param progress told now and then how many bytes were read
+   * @param stop asked as often; a dump that is stopped ends where it is
+   */
+  public VcdStream(InputStream in, LongConsumer progress, BooleanSupplier stop) {
+    this.in = in;
+    this.progress = progress;
+    this.stop = stop;
+  }
+
+  /**
+   * Reads to the end.
+   *
+   * @throws Broken where it is no such dump
+   */
+  public void read(Sink sink) throws IOException {
+    boolean begun = false;
+    long now = 0;
+    long told = 0;
+    for (String word = word(); !word.isEmpty(); word = word()) {
+      char first = word.charAt(0);
+      if (first == '$' && !word.equals("$dumpvars") && !word.equals("$end")) {
+        section(word);
+      } else if (first == '#') {
+        now = time(word);
+        if (bytes - told > TOLD_EVERY_BYTES) {
+          told = bytes;
+          progress.accept(bytes);
+          if (stop.getAsBoolean()) {
+            break;
+          }
+        }
+      } else if (first != '$') {
+        if (!begun) {
+          begun = true;
+          sink.wires(List.copyOf(names));
+        }
+        value(word, sink, Math.round(now * picosPerStep));
+      }
+    }
+    if (!begun) {
+      throw new Broken("there is no wire of one bit with a value in it");
+    }
+    sink.end(Math.round(now * picosPerStep));
+  }
+
+  private static long time(String word) throws Broken {
+    try {
+      return Long.parseLong(word.substring(1));
+    } catch (NumberFormatException e) {
+      throw new Broken("\"" + word + "\" is no time");
+    }
+  }
+
+  private void section(String name) throws IOException {
+    List<String> words = new ArrayList<>();
+    for (String word = word(); !word.equals("$end"); word = word()) {
+      if (word.isEmpty()) {
+        throw new Broken(name + " is not closed by $end");
+      }
+      if (words.size() < 8) {
+        words.add(word);
+      }
+    }
+    if (name.equals("$timescale")) {
+      picosPerStep = timescale(String.join("", words));
+    } else if (name.equals("$var")) {
+      if (words.size() < 4) {
+        throw new Broken("\"$var " + String.join(" ", words) + "\" is not understood");
+      }
+      if (words.get(1).equals("1")) {
+        if (names.size() == MOST_WIRES) {
+          throw new Broken("there are more than " + MOST_WIRES + " wires");
+        }
+        wires.putIfAbsent(words.get(2), names.size());
+        if (wires.get(words.get(2)) == names.size()) {
+          names.add(words.get(3));
+        }
+      }
+    }
+  }
+
+  private static double timescale(String text) throws Broken {
+    String number = text.replaceAll("[^0-9]", "");
+    double picos =
+        switch (text.replaceAll("[0-9]", "").toLowerCase(Locale.ROOT)) {
+          case "s" -> 1e12;
+          case "ms" -> 1e9;
+          case "us" -> 1e6;
+          case "ns" -> 1e3;
+          case "ps" -> 1;
+          case "fs" -> 1e-3;
+          default -> 0;
+        };
+    if (picos == 0 || number.isEmpty() || number.length() > 3) {
+      throw new Broken("\"" + text + "\" is no timescale such as 10 ns");
+    }
+    return picos * Integer.parseInt(number);
+  }
+
+  private void value(String word, Sink sink, long picos) throws IOException {
+    char first = word.charAt(0);
+    if (first == 'b' || first == 'B' || first == 'r' || first == 'R') {
+      if (word().isEmpty()) {
+        throw new Broken("\"" + word + "\" is the value of no wire");
+      }
+      return;
+    }
+    Track.State state =
+        switch (first) {
+          case '0' -> Track.State.LOW;
+          case '1' -> Track.State.HIGH;
+          case 'z', 'Z' -> Track.State.FLOATING;
+          case 'x', 'X' -> Track.State.UNKNOWN;
+          default -> throw new Broken("\"" + word + "\" is no change of a wire");
+        };
+    Integer wire = wires.get(word.substring(1));
+    if (wire != null) {
+      sink.change(wire, picos, state);
+    }
+  }
+
+  /** The next word, empty at the end. */
+  private String word() throws IOException {
+    int next = next();
+    while (next == ' ' || next == '\n' || next == '\t' || next == '\r') {
+      next = next();
+    }
+    StringBuilder word = new StringBuilder();
+    while (next > ' ') {
+      if (word.length() == LONGEST_WORD) {
+        throw new Broken("a word has more than " + LONGEST_WORD + " characters");
+      }
+      word.append((char) next);
+      next = next();
+    }
+    return word.toString();
+  }
+
+  private int next() throws IOException {
+    if (at == filled) {
+      filled = in.read(buffer);
+      at = 0;
+      if (filled <= 0) {
+        filled = 0;
+        return -1;
+      }
+    }
+    bytes++;
+    return buffer[at++] & 0xFF;
+  }
+}

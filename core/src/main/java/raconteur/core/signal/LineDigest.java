@@ -1,0 +1,132 @@
+package raconteur.core.signal;
+
+import java.util.OptionalDouble;
+import raconteur.core.device.Signal;
+import raconteur.core.signal.Track.State;
+
+/**
+ * What is remembered of one line while a recording of any length goes by: how long it stood how,
+ * how often it rose, and a mark of everything it did, by which lines that did the same are known.
+ * Bounded: the changes themselves are not kept.
+ */
+final class LineDigest {
+  private static final long PRIME = 0x100000001B3L;
+  private static final long BASIS = 0xCBF29CE484222325L;
+
+  /** Shorter pulses than this no probe shows. */
+  private static final long SHORTEST_PICOS = 5_000;
+
+  private final String name;
+  private State state = State.UNKNOWN;
+  private State level = State.UNKNOWN;
+  private long sincePicos;
+  private boolean seen;
+  private long lowPicos;
+  private long highPicos;
+  private long floatingPicos;
+  private long otherPicos;
+  private long changes;
+  private long rises;
+  private long firstRise = -1;
+  private long lastRise = -1;
+  private long mark = BASIS;
+  private long inverse = BASIS;
+
+  LineDigest(String name) {
+    this.name = name;
+  }
+
+  String name() {
+    return name;
+  }
+
+  State state() {
+    return state;
+  }
+
+  void change(long picos, State to) {
+    if (seen && to == state) {
+      return;
+    }
+    if (seen) {
+      pass(picos);
+      changes++;
+    }
+    seen = true;
+    state = to;
+    sincePicos = picos;
+    mark = mixed(mark, picos, to);
+    inverse = mixed(inverse, picos, opposite(to));
+  }
+
+  private static State opposite(State of) {
+    return switch (of) {
+      case LOW -> State.HIGH;
+      case HIGH -> State.LOW;
+      case UNKNOWN, FLOATING, FIGHT -> of;
+    };
+  }
+
+  /** FNV-1a over time and level (Fowler, Noll and Vo), eight bits at a time. */
+  private static long mixed(long mark, long picos, State to) {
+    long mixed = mark;
+    for (long rest = picos; rest != 0; rest >>>= 8) {
+      mixed = (mixed ^ (rest & 0xFF)) * PRIME;
+    }
+    return (mixed ^ (to.ordinal() + 1)) * PRIME;
+  }
+
+  private void pass(long until) {
+    long lasted = Math.max(0, until - sincePicos);
+    switch (state) {
+      case LOW -> lowPicos += lasted;
+      case HIGH -> highPicos += lasted;
+      case FLOATING -> floatingPicos += lasted;
+      case UNKNOWN, FIGHT -> otherPicos += lasted;
+    }
+    boolean plain = state == State.LOW || state == State.HIGH;
+    if (plain && lasted >= SHORTEST_PICOS) {
+      if (state == State.HIGH && level == State.LOW) {
+        rises++;
+        firstRise = firstRise < 0 ? sincePicos : firstRise;
+        lastRise = sincePicos;
+      }
+      level = state;
+    }
+  }
+
+  /** What it did up to the end of the recording. */
+  Recording.Line line(long endPicos) {
+    if (seen) {
+      pass(endPicos);
+      sincePicos = endPicos;
+    }
+    double all = Math.max(1, lowPicos + highPicos + floatingPicos + otherPicos);
+    return new Recording.Line(
+        name,
+        shown(all),
+        rises < 2
+            ? OptionalDouble.empty()
+            : OptionalDouble.of((rises - 1) * 1e12 / (lastRise - firstRise)),
+        highPicos / all,
+        changes,
+        mark,
+        inverse);
+  }
+
+  private Signal shown(double all) {
+    if (rises > 0) {
+      return Signal.TOGGLING;
+    }
+    if (otherPicos / all > 0.5) {
+      return Signal.BETWEEN;
+    }
+    if (floatingPicos / all > 0.5) {
+      return Signal.FLOATING;
+    }
+    if (lowPicos / all > 0.99) {
+      return Signal.LOW;
+    }
+    return highPicos / all > 0.99 ? Signal.HIGH : Signal.DOUBTFUL;
+  }
+}

@@ -1,0 +1,195 @@
+package raconteur.desktop.cli;
+
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonGenerator;
+import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import raconteur.casebook.exchange.RecordingFile;
+import raconteur.core.data.Loaded;
+import raconteur.core.signal.AddressLoop;
+import raconteur.core.signal.Recording;
+import raconteur.core.signal.RecordingDigest;
+
+/** {@code raconteur signals}: what a recorder's or a scope's file shows. */
+@Command(
+    name = "signals",
+    mixinStandardHelpOptions = true,
+    description = "Reads a recording (VCD, or CSV by columns) and says what each line does.")
+final class SignalsCommand implements Callable<Integer> {
+  @Parameters(paramLabel = "FILE", description = "A .vcd, or CSV with a header line.")
+  private @Nullable Path file;
+
+  @Option(names = "--time", paramLabel = "COLUMN", description = "The CSV's column of seconds.")
+  private String time = "";
+
+  @Option(
+      names = "--columns",
+      paramLabel = "C1,C2",
+      split = ",",
+      description = "The CSV's columns that are lines; all others where left out.")
+  private List<String> columns = List.of();
+
+  @Option(
+      names = "--address",
+      paramLabel = "A0,A1,…",
+      split = ",",
+      description = "The address lines, the lowest bit first: loops are looked for.")
+  private List<String> address = List.of();
+
+  @Option(
+      names = "--strobe",
+      paramLabel = "LINE",
+      description = "At whose falling edge the address is read; rising with a leading +.")
+  private String strobe = "";
+
+  @Option(names = "--json", description = "Print JSON.")
+  private boolean json;
+
+  @Spec private @Nullable CommandSpec spec;
+
+  @Override
+  public Integer call() throws IOException {
+    var line = java.util.Objects.requireNonNull(spec).commandLine();
+    if (address.isEmpty() != strobe.isEmpty()) {
+      line.getErr().println("--address and --strobe belong together.");
+      line.getErr().flush();
+      return 2;
+    }
+    Optional<RecordingDigest.Addresses> addresses =
+        address.isEmpty()
+            ? Optional.empty()
+            : Optional.of(
+                new RecordingDigest.Addresses(
+                    address,
+                    strobe.startsWith("+") ? strobe.substring(1) : strobe,
+                    !strobe.startsWith("+")));
+    return switch (RecordingFile.read(
+        java.util.Objects.requireNonNull(file),
+        new RecordingFile.Choice(time, columns, addresses),
+        share -> tell(line.getErr(), share),
+        () -> false)) {
+      case Loaded.Refused<Recording> refused -> {
+        line.getErr().println(refused.summary());
+        line.getErr().flush();
+        yield 2;
+      }
+      case Loaded.Ok<Recording>(Recording recording) -> {
+        line.getOut().print(json ? json(recording) : text(recording));
+        line.getOut().flush();
+        yield 0;
+      }
+    };
+  }
+
+  private static void tell(PrintWriter err, double share) {
+    err.print(String.format(Locale.ROOT, "\r%3.0f %%", share * 100));
+    err.flush();
+  }
+
+  private static String text(Recording recording) {
+    StringBuilder text = new StringBuilder();
+    for (Recording.Line line : recording.lines()) {
+      text.append(
+          String.format(
+              Locale.ROOT,
+              "%-16s %-9s %14s  high %5.1f %%%n",
+              line.name(),
+              line.shown().name().toLowerCase(Locale.ROOT),
+              line.hertz().isPresent()
+                  ? String.format(Locale.ROOT, "%.0f Hz", line.hertz().getAsDouble())
+                  : "",
+              line.duty() * 100));
+    }
+    for (Recording.Pair pair : recording.pairs()) {
+      text.append(pair.one())
+          .append(pair.opposite() ? " is always the opposite of " : " never differs from ")
+          .append(pair.other())
+          .append('\n');
+    }
+    recording.loop().ifPresent(l -> text.append(loop(l)).append('\n'));
+    return text.toString();
+  }
+
+  private static String loop(AddressLoop loop) {
+    return "The addresses go round "
+        + loop.times()
+        + " times through "
+        + loop.addresses().size()
+        + " of them, from "
+        + hex(loop.addresses().stream().min(Integer::compare).orElse(0))
+        + " to "
+        + hex(loop.addresses().stream().max(Integer::compare).orElse(0))
+        + (loop.polled().isEmpty()
+            ? "."
+            : "; it asks at "
+                + String.join(", ", loop.polled().stream().map(SignalsCommand::hex).toList())
+                + ".");
+  }
+
+  private static String hex(int address) {
+    return String.format(Locale.ROOT, "0x%04X", address);
+  }
+
+  private static String json(Recording recording) throws IOException {
+    java.io.StringWriter text = new java.io.StringWriter();
+    try (JsonGenerator out = new JsonFactory().createGenerator(text)) {
+      out.setPrettyPrinter(new DefaultPrettyPrinter());
+      out.writeStartObject();
+      out.writeStringField("format", "raconteur-signals/1");
+      out.writeNumberField("seconds", recording.picos() / 1e12);
+      out.writeArrayFieldStart("lines");
+      for (Recording.Line line : recording.lines()) {
+        out.writeStartObject();
+        out.writeStringField("line", line.name());
+        out.writeStringField("shown", line.shown().name().toLowerCase(Locale.ROOT));
+        if (line.hertz().isPresent()) {
+          out.writeNumberField("hertz", line.hertz().getAsDouble());
+        }
+        out.writeNumberField("duty", line.duty());
+        out.writeNumberField("changes", line.changes());
+        out.writeEndObject();
+      }
+      out.writeEndArray();
+      out.writeArrayFieldStart("pairs");
+      for (Recording.Pair pair : recording.pairs()) {
+        out.writeStartObject();
+        out.writeStringField("one", pair.one());
+        out.writeStringField("other", pair.other());
+        out.writeBooleanField("opposite", pair.opposite());
+        out.writeEndObject();
+      }
+      out.writeEndArray();
+      if (recording.loop().isPresent()) {
+        AddressLoop loop = recording.loop().get();
+        out.writeObjectFieldStart("loop");
+        out.writeNumberField("times", loop.times());
+        numbers(out, "addresses", loop.addresses());
+        numbers(out, "polled", loop.polled());
+        out.writeEndObject();
+      }
+      out.writeEndObject();
+    }
+    return text + "\n";
+  }
+
+  private static void numbers(JsonGenerator out, String name, List<Integer> numbers)
+      throws IOException {
+    out.writeArrayFieldStart(name);
+    for (int number : numbers) {
+      out.writeNumber(number);
+    }
+    out.writeEndArray();
+  }
+}

@@ -1,0 +1,126 @@
+package raconteur.desktop.signals;
+
+import java.nio.file.Path;
+import java.util.function.Consumer;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.Dialog;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TableCell;
+import javafx.scene.control.TableColumn;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.Window;
+import raconteur.desktop.control.RowTable;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Theme;
+
+/** What a recording shows, line by line: how long each stood where, and what is odd about it. */
+public final class SignalsDialog {
+  private static final double BAR = 150;
+
+  private final RowTable<SignalsPresenter.Row> table =
+      new RowTable<>("Lines of the recording", "Reading …");
+  private final VBox sentences = new VBox(3);
+  private final ProgressBar progress = new ProgressBar(0);
+  private final Label said = Texts.label("", "faint");
+
+  private SignalsDialog(Consumer<String> enter) {
+    table.column("Line", 130, SignalsPresenter.Row::name);
+    table.column("Shows", 100, SignalsPresenter.Row::shown);
+    table.column("Rises", 110, SignalsPresenter.Row::hertz).getStyleClass().add("figures");
+    TableColumn<SignalsPresenter.Row, String> share =
+        table.column("low · high", BAR + 20, r -> String.valueOf(r.duty()));
+    share.setCellFactory(c -> new ShareCell());
+    table.column("On this board", 110, r -> r.pin().map(Object::toString).orElse("—"));
+    table.column("Against a good board", 190, SignalsPresenter.Row::note);
+    table.setOnOpen(
+        row -> {
+          if (row.bench().isEmpty()) {
+            said.setText(
+                "“" + row.name() + "” is no net or pin of this board, or shows nothing plain.");
+          } else {
+            enter.accept(row.bench());
+            said.setText("In the story: " + row.bench());
+          }
+        });
+    progress.setMaxWidth(Double.MAX_VALUE);
+    progress.setAccessibleText("How much of the file is read");
+    progress.managedProperty().bind(progress.visibleProperty());
+  }
+
+  /**
+   * Reads a file and shows it until the window is closed.
+   *
+   * @param enter takes the lines that go into the story
+   */
+  public static void show(
+      SignalsPresenter presenter, Path file, Window owner, Consumer<String> enter) {
+    SignalsDialog shown = new SignalsDialog(enter);
+    Dialog<ButtonType> dialog = new Dialog<>();
+    dialog.initOwner(owner);
+    dialog.setTitle("Recording");
+    VBox content =
+        new VBox(
+            8,
+            Texts.label(String.valueOf(file.getFileName()), "heading"),
+            shown.progress,
+            shown.sentences,
+            shown.table,
+            Texts.label("Enter on a line puts what it shows into the story.", "faint"),
+            shown.said);
+    VBox.setVgrow(shown.table, Priority.ALWAYS);
+    content.setPrefSize(880, 560);
+    dialog.getDialogPane().setContent(content);
+    dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
+    Theme.dressDialog(dialog.getDialogPane(), owner);
+    dialog.setOnHidden(e -> presenter.stop());
+    presenter.read(file, shown.progress::setProgress, shown::fill, shown::refuse);
+    dialog.show();
+  }
+
+  private void fill(SignalsPresenter.Read read) {
+    progress.setVisible(false);
+    sentences.getChildren().clear();
+    read.sentences().forEach(s -> sentences.getChildren().add(Texts.label(s)));
+    table.getItems().setAll(read.rows());
+    table.getSelectionModel().selectFirst();
+    table.requestFocus();
+  }
+
+  private void refuse(String sentence) {
+    progress.setVisible(false);
+    sentences.getChildren().setAll(Texts.label(sentence));
+  }
+
+  /** How long a line stood low and high: the lighter part low, the darker high. */
+  private static final class ShareCell extends TableCell<SignalsPresenter.Row, String> {
+    private final Region low = new Region();
+    private final Region high = new Region();
+    private final HBox bar = new HBox(low, high);
+
+    ShareCell() {
+      low.getStyleClass().add("share-low");
+      high.getStyleClass().add("share-high");
+      low.setPrefHeight(12);
+      high.setPrefHeight(12);
+      bar.setMaxHeight(12);
+    }
+
+    @Override
+    protected void updateItem(String text, boolean empty) {
+      super.updateItem(text, empty);
+      boolean none = empty || getTableRow() == null || getTableRow().getItem() == null;
+      setGraphic(none ? null : bar);
+      if (!none) {
+        double duty = getTableRow().getItem().duty();
+        low.setPrefWidth(BAR * (1 - duty));
+        high.setPrefWidth(BAR * duty);
+        low.setMinWidth(Region.USE_PREF_SIZE);
+        high.setMinWidth(Region.USE_PREF_SIZE);
+      }
+    }
+  }
+}

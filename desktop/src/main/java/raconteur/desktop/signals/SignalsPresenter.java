@@ -1,0 +1,177 @@
+package raconteur.desktop.signals;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
+import raconteur.casebook.exchange.RecordingFile;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.Signal;
+import raconteur.core.finding.Finding;
+import raconteur.core.signal.AddressLoop;
+import raconteur.core.signal.Recording;
+import raconteur.desktop.app.Workshop;
+
+/** Reads a recording and holds it against the board. Without the toolkit. */
+public final class SignalsPresenter {
+  private static final int MOST_SAID = 6;
+
+  private final Workshop workshop;
+  private final Board board;
+  private final AtomicBoolean stopped = new AtomicBoolean();
+
+  /**
+   * One line of a recording.
+   *
+   * @param shown what a logic probe would make of it, in a word
+   * @param pin where on the board it is; empty where its name says nothing here
+   * @param bench the line that says it in the story, empty where it cannot
+   * @param note whether it is odd by what a good board shows there
+   */
+  public record Row(
+      String name,
+      String shown,
+      String hertz,
+      double duty,
+      boolean stands,
+      Optional<PinRef> pin,
+      String bench,
+      String note) {}
+
+  /** What is shown of a recording. */
+  public record Read(List<Row> rows, List<String> sentences) {
+    public Read {
+      rows = List.copyOf(rows);
+      sentences = List.copyOf(sentences);
+    }
+  }
+
+  public SignalsPresenter(Workshop workshop, Board board) {
+    this.workshop = workshop;
+    this.board = board;
+  }
+
+  /** Gives up reading; what was read so far is shown. */
+  public void stop() {
+    stopped.set(true);
+  }
+
+  /**
+   * Reads a file away from the window.
+   *
+   * @param progress told the share that is read, on the window's thread
+   * @param done told what it shows, on the window's thread
+   * @param refused told why it was not read
+   */
+  public void read(
+      Path file, DoubleConsumer progress, Consumer<Read> done, Consumer<String> refused) {
+    stopped.set(false);
+    workshop
+        .instruments()
+        .execute(
+            () -> {
+              Loaded<Recording> loaded =
+                  RecordingFile.read(
+                      file,
+                      RecordingFile.Choice.USUAL,
+                      share -> workshop.window().execute(() -> progress.accept(share)),
+                      stopped::get);
+              workshop
+                  .window()
+                  .execute(
+                      () -> {
+                        switch (loaded) {
+                          case Loaded.Refused<Recording> no -> refused.accept(no.summary());
+                          case Loaded.Ok<Recording>(Recording recording) ->
+                              done.accept(read(recording));
+                        }
+                      });
+            });
+  }
+
+  /** A recording against the board. */
+  Read read(Recording recording) {
+    List<Row> rows = recording.lines().stream().map(this::row).toList();
+    List<String> sentences = new ArrayList<>();
+    recording.pairs().stream()
+        .limit(MOST_SAID)
+        .forEach(
+            p ->
+                sentences.add(
+                    p.one()
+                        + (p.opposite() ? " is always the opposite of " : " never differs from ")
+                        + p.other()
+                        + (p.opposite() ? "." : ": one net, a copy, or a short.")));
+    recording.loop().ifPresent(l -> sentences.add(loop(l)));
+    long known = rows.stream().filter(r -> r.pin().isPresent()).count();
+    sentences.addFirst(
+        rows.size()
+            + " lines over "
+            + String.format(Locale.ROOT, "%.3g s", recording.picos() / 1e12)
+            + "; "
+            + known
+            + " are nets or pins of this board, "
+            + recording.standing().size()
+            + " never moved.");
+    return new Read(rows, sentences);
+  }
+
+  private static String loop(AddressLoop loop) {
+    return "The addresses go round through "
+        + loop.addresses().size()
+        + " places"
+        + (loop.polled().isEmpty()
+            ? "."
+            : " and ask at "
+                + String.join(
+                    ", ",
+                    loop.polled().stream()
+                        .map(a -> String.format(Locale.ROOT, "0x%04X", a))
+                        .toList())
+                + ".");
+  }
+
+  private Row row(Recording.Line line) {
+    Optional<PinRef> pin = pin(line.name());
+    boolean sayable = line.shown() != Signal.DOUBTFUL && line.shown() != Signal.STILL;
+    Optional<Signal> healthy =
+        pin.flatMap(board::netOf).flatMap(Net::healthy).filter(s -> s != line.shown());
+    return new Row(
+        line.name(),
+        line.shown().name().toLowerCase(Locale.ROOT),
+        line.hertz().isPresent() ? hertz(line.hertz().getAsDouble()) : "",
+        line.duty(),
+        line.stands(),
+        pin,
+        pin.filter(p -> sayable).map(p -> new Finding.Probe(p, line.shown()).line()).orElse(""),
+        healthy.map(s -> "a good board: " + s.name().toLowerCase(Locale.ROOT)).orElse(""));
+  }
+
+  private static String hertz(double hertz) {
+    return raconteur.core.finding.Quantities.hertz(hertz);
+  }
+
+  /** A net by its name, at the pin that drives it, or a pin by its own. */
+  private Optional<PinRef> pin(String name) {
+    Optional<Net> net =
+        board.nets().stream().filter(n -> n.name().equalsIgnoreCase(name)).findFirst();
+    if (net.isPresent()) {
+      List<PinRef> path = net.get().path();
+      return path.stream()
+          .filter(p -> board.kind(p).drives())
+          .findFirst()
+          .or(() -> Optional.of(path.getFirst()));
+    }
+    return board.parts().stream()
+        .flatMap(p -> p.pins().stream())
+        .filter(p -> p.toString().equalsIgnoreCase(name))
+        .findFirst();
+  }
+}

@@ -1,0 +1,90 @@
+package raconteur.desktop.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import picocli.CommandLine;
+import raconteur.desktop.Demo;
+import raconteur.desktop.app.Workshop;
+import raconteur.desktop.signals.SignalsPresenter;
+
+class SignalsCommandTest {
+  @TempDir private Path folder;
+  private final StringWriter out = new StringWriter();
+  private final StringWriter err = new StringWriter();
+
+  private int run(String... arguments) {
+    return new CommandLine(new RaconteurCommand())
+        .setOut(new PrintWriter(out))
+        .setErr(new PrintWriter(err))
+        .execute(arguments);
+  }
+
+  /** The simulated board's own bus recorder writes the file; the firmware stands in its loop. */
+  private Path recorded() {
+    Path dump = folder.resolve("bus.vcd");
+    String[] simulate = {
+      "simulate",
+      "--board",
+      "quillon-kittiwake-b",
+      "--micros",
+      "2000",
+      "--vcd",
+      dump.toString(),
+      "--probe",
+      "U8.17",
+      "--probe",
+      "U22.4",
+      "--probe",
+      "U22.15",
+      "--probe",
+      "U13.14"
+    };
+    assertThat(run(simulate)).as(err.toString()).isZero();
+    out.getBuffer().setLength(0);
+    return dump;
+  }
+
+  @Test
+  void whatTheSimulatedRecorderWroteIsReadBack() throws IOException {
+    assertThat(run("signals", "--json", recorded().toString())).as(err.toString()).isZero();
+    JsonNode lines = new ObjectMapper().readTree(out.toString()).get("lines");
+    assertThat(lines).hasSizeGreaterThan(3);
+    assertThat(out.toString()).contains("/RAS", "toggling");
+  }
+
+  @Test
+  void linesAreHeldAgainstTheBoardAndGoIntoItsStory() {
+    Workshop workshop = Demo.in(folder);
+    try (var _ = workshop.casebook()) {
+      var board = workshop.boards().find("quillon-kittiwake-b").orElseThrow();
+      var presenter = new SignalsPresenter(workshop, board);
+      List<SignalsPresenter.Read> read = new java.util.ArrayList<>();
+      presenter.read(recorded(), share -> {}, read::add, sentence -> {});
+      assertThat(read.getFirst().rows())
+          .anySatisfy(
+              r -> {
+                assertThat(r.name()).isEqualTo("/RAS");
+                assertThat(r.bench()).matches("U\\d+\\.\\d+ toggling");
+              });
+      assertThat(read.getFirst().sentences().getFirst()).contains("nets or pins of this board");
+    }
+  }
+
+  @Test
+  void whatIsNoRecordingIsRefusedInOneSentence() throws IOException {
+    Path file = Files.writeString(folder.resolve("a.vcd"), "hello");
+    assertThat(run("signals", file.toString())).isEqualTo(2);
+    assertThat(run("signals", file.toString(), "--address", "A0")).isEqualTo(2);
+    assertThat(err.toString()).contains("no change of a wire", "belong together");
+  }
+}
