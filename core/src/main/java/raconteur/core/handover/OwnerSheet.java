@@ -62,14 +62,14 @@ public final class OwnerSheet {
     if (facts.works().isEmpty()) {
       return new Sheet.Paragraph("Nothing was mended.");
     }
-    return new Sheet.Points(facts.works().stream().map(OwnerSheet::work).toList());
+    return new Sheet.Points(facts.works().stream().map(w -> work(facts, w)).toList());
   }
 
-  private static String work(Handover.Work work) {
+  private static String work(Handover facts, Handover.Work work) {
     String what =
         work.part().isEmpty()
             ? "A connection on the board (" + work.place() + ")"
-            : "The " + kind(work) + " at position " + work.part();
+            : "The " + kind(facts, work) + " at position " + work.part();
     String fault = work.fault().isEmpty() ? "" : " was " + fault(work.fault()) + " and";
     String done =
         work.replaced()
@@ -78,8 +78,15 @@ public final class OwnerSheet {
     return what + fault + done + ".";
   }
 
-  private static String kind(Handover.Work work) {
-    return work.device().isEmpty() ? "part" : work.device();
+  /** What a part is in words, with its type behind it. */
+  private static String kind(Handover facts, Handover.Work work) {
+    return facts
+        .board()
+        .part(work.part())
+        .map(p -> p.device().title())
+        .filter(title -> !title.isEmpty())
+        .map(title -> title + " (" + work.device() + ")")
+        .orElse(work.device().isEmpty() ? "part" : work.device());
   }
 
   private static String fault(String word) {

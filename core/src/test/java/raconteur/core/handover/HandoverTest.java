@@ -79,8 +79,8 @@ class HandoverTest {
     String owner = text(OwnerSheet.of(facts));
     assertThat(owner)
         .contains(
-            "The QM-11 at position U13 was drawing too much current and was replaced by QM-11 from"
-                + " case 7.",
+            "(QM-11) at position U13 was drawing too much current and was replaced by QM-11"
+                + " from case 7.",
             "On the bench: blank screen",
             "parts 12.00");
     String technical = text(TechnicalSheet.of(facts));

@@ -103,7 +103,9 @@ public final class OddsView extends VBox {
   /** Shows one of the ways to look at the counts. */
   void choose(int index) {
     tabs.selectToggle(tabs.getToggles().get(index));
-    sheet.getChildren().setAll(panes.get(index));
+    Node pane = panes.get(index);
+    sheet.getChildren().setAll(pane);
+    (pane.equals(positions) ? positions.firstFocus() : pane).requestFocus();
   }
 
   /** Shows what symptoms turned out to be; for pictures. */

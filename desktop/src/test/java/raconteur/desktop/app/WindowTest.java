@@ -181,6 +181,12 @@ class WindowTest {
     TableView<?> counts =
         robot.lookup(n -> "Counts".equals(n.getAccessibleText())).queryTableView();
     assertThat(counts.getItems()).hasSize(6);
+    robot.push(KeyCode.F7);
+    robot.push(KeyCode.F7);
+    WaitForAsyncUtils.waitForFxEvents();
+    TableView<?> together =
+        robot.lookup(n -> "What fails together".equals(n.getAccessibleText())).queryTableView();
+    assertThat(together.getItems()).hasSize(1);
     robot.clickOn("Export as CSV …");
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(Files.readString(window().toWrite()))
