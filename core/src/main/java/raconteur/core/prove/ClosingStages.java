@@ -36,6 +36,9 @@ public final class ClosingStages {
   /** Whether the board is proven since its last mend. */
   public static Mark prove(Board board, Telling telling) {
     ProvingPlan plan = ProvingPlan.of(board, telling);
+    if (telling.epoch() == 0) {
+      return new Mark(Standing.OPEN, "nothing mended yet");
+    }
     if (!plan.failed().isEmpty()) {
       return new Mark(Standing.CONTRADICTED, plan.failed().getFirst().title() + " does not hold");
     }
