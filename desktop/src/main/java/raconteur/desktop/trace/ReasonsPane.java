@@ -15,6 +15,7 @@ import raconteur.core.diagnose.Doubt;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.diagnose.Weight;
 import raconteur.core.fault.Place;
+import raconteur.core.inspect.DeadTestRuns;
 import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.PlaceWords;
@@ -60,6 +61,7 @@ final class ReasonsPane extends ScrollPane {
         decibans(Suspect.decibans(suspect.probability())),
         "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
         "figures");
+    deadTest(DeadTestRuns.of(board, advice.telling()));
     doubts(diagnosis.doubts());
     cleared(diagnosis.cleared());
     similar.stream().limit(MOST_SIMILAR).forEach(this::likeness);
@@ -127,6 +129,31 @@ final class ReasonsPane extends ScrollPane {
                     + "): "
                     + cures
                     + "."));
+  }
+
+  /** The dead test's counts over its runs, what they mean here, and what may lie behind them. */
+  private void deadTest(DeadTestRuns runs) {
+    if (runs.runs() == 0) {
+      return;
+    }
+    lines.getChildren().add(Texts.label("Dead test: " + runs.words(), "reason-heading"));
+    for (DeadTestRuns.Meaning meaning : runs.meanings()) {
+      row(
+          meaning.times() + " × " + meaning.count(),
+          meaning.part().map(p -> p + ", ").orElse("") + meaning.words(),
+          "figures");
+    }
+    if (!runs.shared().isEmpty()) {
+      lines
+          .getChildren()
+          .add(
+              Texts.label(
+                  "In front of "
+                      + (runs.named().size() > 1 ? "all of them" : "it")
+                      + ": "
+                      + String.join(", ", runs.shared())
+                      + "."));
+    }
   }
 
   private void doubts(List<Doubt> doubts) {
