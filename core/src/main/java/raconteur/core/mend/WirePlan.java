@@ -73,6 +73,10 @@ public record WirePlan(List<Wire> wires, List<String> unplaced) {
     byNet.forEach(
         (name, segments) -> {
           Net net = board.net(name).orElseThrow();
+          List<Place.Segment> apart = segments.stream().filter(c -> !neighbours(net, c)).toList();
+          apart.stream()
+              .filter(c -> placed(board, c.from()) && placed(board, c.to()))
+              .forEach(c -> wires.add(new Worker(board, used).direct(c)));
           List<List<PinRef>> pieces = pieces(net, segments);
           boolean placed =
               pieces.stream().allMatch(piece -> piece.stream().anyMatch(p -> placed(board, p)));
@@ -83,6 +87,11 @@ public record WirePlan(List<Wire> wires, List<String> unplaced) {
           }
         });
     return new WirePlan(wires, unplaced);
+  }
+
+  /** Whether a cut is between pins that follow each other, so that its place is known. */
+  private static boolean neighbours(Net net, Place.Segment cut) {
+    return Math.abs(net.path().indexOf(cut.from()) - net.path().indexOf(cut.to())) == 1;
   }
 
   private static boolean placed(Board board, PinRef pin) {
@@ -169,6 +178,19 @@ public record WirePlan(List<Wire> wires, List<String> unplaced) {
                 under(reach.other())));
       }
       return wires;
+    }
+
+    /** Where the cut lies between the two is not known: straight from one to the other. */
+    Wire direct(Place.Segment cut) {
+      used.add(cut.from());
+      used.add(cut.to());
+      return new Wire(
+          cut.net(),
+          cut.from(),
+          cut.to(),
+          apart(cut.from(), cut.to()),
+          under(cut.from()),
+          under(cut.to()));
     }
 
     private Reach nearest(List<PinRef> one, List<PinRef> other) {

@@ -130,6 +130,15 @@ class MendPlanTest {
     assertThat(plan.verification(BOARD).stream().filter(AfterChecks.Check::joined)).hasSize(2);
   }
 
+  @Test
+  void aCutThatLiesSomewhereBetweenTwoPinsIsWiredFromOneToTheOther() {
+    List<PinRef> path = BOARD.net("BA0").orElseThrow().path();
+    WirePlan plan = WirePlan.of(BOARD, List.of(new Place.Segment("BA0", path.get(1), path.get(5))));
+    assertThat(plan.wires()).hasSize(1);
+    assertThat(plan.wires().getFirst().from()).isEqualTo(path.get(1));
+    assertThat(plan.wires().getFirst().to()).isEqualTo(path.get(5));
+  }
+
   private static raconteur.core.board.Outline.Point top(PinRef pin) {
     return raconteur.core.board.Outline.pinOnBoard(
         BOARD.part(pin.part()).orElseThrow(), pin.number());

@@ -1,5 +1,7 @@
 package raconteur.desktop.handover;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
@@ -19,6 +21,7 @@ import raconteur.desktop.desk.CaseDesk;
 final class HandoverPresenter {
   private final CaseDesk desk;
   private final AtomicInteger asked = new AtomicInteger();
+  private final List<Consumer<Handover>> waiting = new ArrayList<>();
   private Optional<Handover> facts = Optional.empty();
   private Optional<Telling> told = Optional.empty();
   private Optional<Advisor> advisor = Optional.empty();
@@ -27,7 +30,7 @@ final class HandoverPresenter {
     this.desk = desk;
   }
 
-  /** The facts as they were last gathered. */
+  /** The facts of the story as it stands; empty while they are gathered. */
   Optional<Handover> facts() {
     return facts;
   }
@@ -40,10 +43,13 @@ final class HandoverPresenter {
   void gather(Consumer<Handover> then) {
     Telling now = desk.telling();
     if (told.filter(now::equals).isPresent()) {
-      facts.ifPresent(then);
+      facts.ifPresentOrElse(then, () -> waiting.add(then));
       return;
     }
     told = Optional.of(now);
+    facts = Optional.empty();
+    waiting.clear();
+    waiting.add(then);
     int mine = asked.incrementAndGet();
     Workshop workshop = desk.workshop();
     int number = desk.state().header().number();
@@ -69,7 +75,8 @@ final class HandoverPresenter {
                       () -> {
                         if (mine == asked.get()) {
                           facts = Optional.of(gathered);
-                          then.accept(gathered);
+                          List.copyOf(waiting).forEach(w -> w.accept(gathered));
+                          waiting.clear();
                         }
                       });
             });

@@ -3,6 +3,7 @@ package raconteur.desktop.handover;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -62,39 +63,39 @@ final class SheetPane extends StagePane {
     node.getChildren().addAll(scroll, bar);
   }
 
-  private void pdf(FileExport export) {
+  /** Does something with the facts, or says that they are not there yet. */
+  private void withFacts(Consumer<Handover> act) {
     presenter
         .facts()
-        .ifPresent(
-            f ->
-                export.write(
-                    host(), out -> SheetPdf.write(made.apply(f), presenter::picture, out)));
+        .ifPresentOrElse(
+            act, () -> host().say("The facts are still being gathered: a moment.", false));
+  }
+
+  private void pdf(FileExport export) {
+    withFacts(
+        f -> export.write(host(), out -> SheetPdf.write(made.apply(f), presenter::picture, out)));
   }
 
   private void html(FileExport export) {
-    presenter
-        .facts()
-        .ifPresent(
-            f ->
-                export.write(
-                    host(),
-                    out ->
-                        out.write(
-                            SheetHtml.write(made.apply(f), presenter::picture)
-                                .getBytes(StandardCharsets.UTF_8))));
+    withFacts(
+        f ->
+            export.write(
+                host(),
+                out ->
+                    out.write(
+                        SheetHtml.write(made.apply(f), presenter::picture)
+                            .getBytes(StandardCharsets.UTF_8))));
   }
 
   private void print() {
-    presenter
-        .facts()
-        .ifPresent(
-            f -> {
-              Outcome<String> printed = SheetPrint.print(made.apply(f), presenter::picture);
-              switch (printed) {
-                case Outcome.Done<String>(String sentence) -> host().say(sentence, true);
-                case Outcome.Failed<String>(String sentence) -> host().say(sentence, false);
-              }
-            });
+    withFacts(
+        f -> {
+          Outcome<String> printed = SheetPrint.print(made.apply(f), presenter::picture);
+          switch (printed) {
+            case Outcome.Done<String>(String sentence) -> host().say(sentence, true);
+            case Outcome.Failed<String>(String sentence) -> host().say(sentence, false);
+          }
+        });
   }
 
   @Override

@@ -43,10 +43,11 @@ final class ToSayPane extends TablePane {
   private void write(FileExport export, java.util.function.Function<Handover, String> text) {
     presenter
         .facts()
-        .ifPresent(
+        .ifPresentOrElse(
             f ->
                 export.write(
-                    host(), out -> out.write(text.apply(f).getBytes(StandardCharsets.UTF_8))));
+                    host(), out -> out.write(text.apply(f).getBytes(StandardCharsets.UTF_8))),
+            () -> host().say("The facts are still being gathered: a moment.", false));
   }
 
   private void goHome() {

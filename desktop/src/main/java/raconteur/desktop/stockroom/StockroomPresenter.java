@@ -121,24 +121,26 @@ public final class StockroomPresenter {
    * Takes in what was typed: {@code 4116 -2 x16 spare bought in May}; count and state may be left
    * out.
    */
-  String add(String typed) {
+  Outcome<String> add(String typed) {
     Optional<StockItem> item = read(typed);
     if (item.isEmpty()) {
-      return "Say what it is, then perhaps its mark, x and how many, its state, a note: 4116 -2 x16"
-          + " spare bought in May.";
+      return new Outcome.Failed<>(
+          "Say what it is, then perhaps its mark, x and how many, its state, a note: 4116 -2 x16"
+              + " spare bought in May.");
     }
     return switch (room.add(item.get())) {
-      case Outcome.Failed<StockItem>(String sentence) -> sentence;
+      case Outcome.Failed<StockItem>(String sentence) -> new Outcome.Failed<>(sentence);
       case Outcome.Done<StockItem>(StockItem kept) ->
-          "Number "
-              + kept.number()
-              + ": "
-              + kept.count()
-              + " × "
-              + kept.name()
-              + ", "
-              + kept.state().words()
-              + ".";
+          new Outcome.Done<>(
+              "Number "
+                  + kept.number()
+                  + ": "
+                  + kept.count()
+                  + " × "
+                  + kept.name()
+                  + ", "
+                  + kept.state().words()
+                  + ".");
     };
   }
 
@@ -186,20 +188,21 @@ public final class StockroomPresenter {
             0, kind, grade, count, state, from, from.isEmpty() ? left : "", forCase, lead));
   }
 
-  /** Takes one for the case on the bench; one sentence on how it went. */
-  String take(StockItem item, int caseNumber, boolean anyway) {
+  /** Takes one for the case on the bench. */
+  Outcome<String> take(StockItem item, int caseNumber, boolean anyway) {
     return switch (room.take(item.number(), caseNumber, anyway)) {
-      case Outcome.Failed<StockItem>(String sentence) -> sentence;
+      case Outcome.Failed<StockItem>(String sentence) -> new Outcome.Failed<>(sentence);
       case Outcome.Done<StockItem>(StockItem left) ->
-          "Taken for case "
-              + caseNumber
-              + "; "
-              + left.count()
-              + " left. In its story: fitted U… "
-              + item.name()
-              + " from stock "
-              + item.number()
-              + ".";
+          new Outcome.Done<>(
+              "Taken for case "
+                  + caseNumber
+                  + "; "
+                  + left.count()
+                  + " left. In its story: fitted U… "
+                  + item.name()
+                  + " from stock "
+                  + item.number()
+                  + ".");
     };
   }
 

@@ -15,6 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import raconteur.casebook.store.Outcome;
 import raconteur.core.stock.Stock;
 import raconteur.core.stock.StockItem;
 import raconteur.desktop.control.RowTable;
@@ -139,12 +140,13 @@ public final class StockroomView extends VBox {
   }
 
   private void add() {
-    String said = presenter.add(entry.getText());
-    boolean kept = said.startsWith("Number ");
-    if (kept) {
-      entry.clear();
+    switch (presenter.add(entry.getText())) {
+      case Outcome.Failed<String>(String sentence) -> say(sentence);
+      case Outcome.Done<String>(String sentence) -> {
+        entry.clear();
+        say(sentence);
+      }
     }
-    say(said);
   }
 
   private void takeOne() {
@@ -156,9 +158,16 @@ public final class StockroomView extends VBox {
     }
     String what = item.get().number() + "/" + bench.get();
     boolean knowingly = asked.equals(what);
-    String said = presenter.take(item.get(), bench.get(), knowingly);
-    asked = said.startsWith("Taken") ? "" : what;
-    say(said.startsWith("Taken") || knowingly ? said : said + " Once more takes it knowingly.");
+    switch (presenter.take(item.get(), bench.get(), knowingly)) {
+      case Outcome.Failed<String>(String sentence) -> {
+        asked = what;
+        say(knowingly ? sentence : sentence + " Once more takes it knowingly.");
+      }
+      case Outcome.Done<String>(String sentence) -> {
+        asked = "";
+        say(sentence);
+      }
+    }
   }
 
   private void count(int by) {

@@ -152,8 +152,7 @@ public final class TraceView extends StackPane {
             Texts.button("+", () -> map.zoom(1.5), "plain-button"),
             Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"),
             damageMenu(),
-            Texts.button("shop", this::askShop, "plain-button"),
-            Texts.button("recording …", this::readRecording, "plain-button"),
+            benchMenu(),
             gap,
             shelfPlace);
     bar.setAlignment(Pos.CENTER_LEFT);
@@ -174,6 +173,18 @@ public final class TraceView extends StackPane {
           });
       menu.getItems().add(item);
     }
+    return menu;
+  }
+
+  /** What else the bench has to say: how it works, and what its recorders wrote. */
+  private MenuButton benchMenu() {
+    MenuItem shop = new MenuItem("shop: school and instruments …");
+    shop.setOnAction(e -> askShop());
+    MenuItem recording = new MenuItem("read a recording …");
+    recording.setOnAction(e -> readRecording());
+    MenuButton menu = new MenuButton("bench", null, shop, recording);
+    menu.setMinWidth(Region.USE_PREF_SIZE);
+    menu.getStyleClass().add("plain-button");
     return menu;
   }
 
