@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
+import raconteur.core.odds.Tally;
 import raconteur.core.plan.Schools;
 import raconteur.core.plan.Shop;
 import raconteur.core.story.Case;
@@ -204,9 +205,10 @@ class CaseDeskTest {
     Workshop workshop = workshop();
     CaseDesk desk = on(workshop);
     Board board = desk.state().board();
-    int before = workshop.tally(board).boards();
+    Tally before = workshop.tally(board);
     assertThat(desk.move(CaseState.GONE_HOME)).isEmpty();
-    assertThat(workshop.tally(board).boards()).isEqualTo(before + 1);
-    assertThat(workshop.tally(board).boardsWithFaultAt("U13")).isEqualTo(3);
+    assertThat(workshop.tally(board).boards()).isEqualTo(before.boards() + 1);
+    assertThat(workshop.tally(board).boardsWithFaultAt("U13"))
+        .isEqualTo(before.boardsWithFaultAt("U13") + 1);
   }
 }
