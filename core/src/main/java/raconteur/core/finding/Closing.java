@@ -1,12 +1,17 @@
 package raconteur.core.finding;
 
 import java.util.Locale;
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * What is written down while a board is mended, proven and handed over, so that the report can say
  * it. Like {@link Bookkeeping} it proves nothing by itself.
  */
 public sealed interface Closing extends Statement {
+  /** How a line names an item of the stock. */
+  Pattern FROM_STOCK = Pattern.compile("\\bfrom stock ([0-9]{1,7})\\b");
 
   /** What became of a part that came out. */
   enum Fate {
@@ -43,6 +48,14 @@ public sealed interface Closing extends Statement {
     @Override
     public String line() {
       return "fitted " + part + " " + what;
+    }
+
+    /** The stock number it says it comes from, as in {@code from stock 14}; empty for none. */
+    public OptionalInt stockNumber() {
+      Matcher matcher = FROM_STOCK.matcher(what);
+      return matcher.find()
+          ? OptionalInt.of(Integer.parseInt(matcher.group(1)))
+          : OptionalInt.empty();
     }
   }
 

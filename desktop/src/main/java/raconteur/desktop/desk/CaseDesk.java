@@ -11,15 +11,19 @@ import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.casebook.store.Outcome;
+import raconteur.casebook.store.StockRoom;
 import raconteur.core.board.Board;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Closing;
 import raconteur.core.finding.Statement;
 import raconteur.core.finding.Understanding;
 import raconteur.core.inspect.BenchGuard;
 import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
+import raconteur.core.stock.Stock;
+import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Entry;
@@ -107,7 +111,22 @@ public final class CaseDesk {
     return strike.matches()
         ? new Understanding.Unfinished(
             "Strikes line " + strike.group(1) + ": say why behind it, then Enter.")
-        : BenchGuard.guard(benchLine.understand(line, context()), board, telling);
+        : withStock(BenchGuard.guard(benchLine.understand(line, context()), board, telling));
+  }
+
+  /** Asks where a part is said to come from a stock number that should not go into this board. */
+  private Understanding withStock(Understanding understanding) {
+    if (understanding instanceof Understanding.Understood(Closing.Fitted fitted, String sentence)
+        && fitted.stockNumber().isPresent()) {
+      int number = fitted.stockNumber().getAsInt();
+      return switch (workshop.stock().take(number, state.header().number(), false)) {
+        case Stock.Taken.Done _ ->
+            new Understanding.Understood(fitted, sentence + " One of it leaves the stock.");
+        case Stock.Taken.Refused(String why) ->
+            new Understanding.Asked(fitted, why + " Enter keeps it all the same.");
+      };
+    }
+    return understanding;
   }
 
   /** What the last word could become. */
@@ -153,9 +172,23 @@ public final class CaseDesk {
     return switch (workshop.casebook().append(state.header().number(), statement.line())) {
       case Outcome.Failed<Entry> failed -> new DeskState.Rejected(failed.sentence());
       case Outcome.Done<Entry>(Entry entry) -> {
+        String stock = takenFromStock(statement);
         added(entry, statement.line());
-        yield new DeskState.Kept("Kept as entry " + entry.number() + ".");
+        yield new DeskState.Kept("Kept as entry " + entry.number() + "." + stock);
       }
+    };
+  }
+
+  /** Takes what was fitted out of the stock; what became of it, empty where nothing was taken. */
+  private String takenFromStock(Statement statement) {
+    if (!(statement instanceof Closing.Fitted fitted) || fitted.stockNumber().isEmpty()) {
+      return "";
+    }
+    int number = fitted.stockNumber().getAsInt();
+    return switch (new StockRoom(workshop.casebook()).take(number, state.header().number(), true)) {
+      case Outcome.Failed<StockItem>(String why) -> " The stock stays as it is: " + why;
+      case Outcome.Done<StockItem>(StockItem left) ->
+          " " + left.count() + " left of stock " + number + ".";
     };
   }
 

@@ -198,11 +198,11 @@ public final class StockroomPresenter {
                   + caseNumber
                   + "; "
                   + left.count()
-                  + " left. In its story: fitted U… "
+                  + " left. (A line like fitted U26 "
                   + item.name()
                   + " from stock "
                   + item.number()
-                  + ".");
+                  + " takes one by itself.)");
     };
   }
 

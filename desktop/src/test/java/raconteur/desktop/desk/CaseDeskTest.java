@@ -211,4 +211,18 @@ class CaseDeskTest {
     assertThat(workshop.tally(board).boardsWithFaultAt("U13"))
         .isEqualTo(before.boardsWithFaultAt("U13") + 1);
   }
+
+  @Test
+  void whatIsFittedLeavesTheStockAndACrossedPartIsAskedAbout() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    assertThat(desk.enter("fitted U26 4116-3 from stock 1")).isInstanceOf(DeskState.Kept.class);
+    assertThat(workshop.stock().item(1).orElseThrow().count()).isEqualTo(19);
+    String crossed = "fitted U13 QM-11 from stock 4";
+    assertThat(desk.enter(crossed).sentence()).contains("dead box");
+    assertThat(workshop.stock().item(4).orElseThrow().count()).isEqualTo(1);
+    assertThat(desk.enter(crossed)).isInstanceOf(DeskState.Kept.class);
+    assertThat(workshop.stock().item(4).orElseThrow().count()).isZero();
+    assertThat(desk.enter("fitted U26 4116 from stock 99").sentence()).contains("no stock item 99");
+  }
 }
