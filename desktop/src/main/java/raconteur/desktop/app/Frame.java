@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.application.Platform;
+import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -60,6 +61,9 @@ import raconteur.desktop.trace.TraceView;
  * the casebook is open; {@link #open} brings it to life.
  */
 public final class Frame extends BorderPane {
+  private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
+  private static final double WIDE_ENOUGH = 1240;
+
   private final FilePicker files;
   private final HBox bar = new HBox();
   private final Label caseName = Texts.line("", "case-name");
@@ -97,8 +101,17 @@ public final class Frame extends BorderPane {
             gap,
             Texts.button("F10 dim", this::toggleDim, "stage-button"),
             Texts.button("F1 keys", this::showKeys, "stage-button"));
+    widthProperty().addListener((o, before, width) -> narrow(wordmark, width.doubleValue()));
     setTop(bar);
     setCenter(message("Opening the casebook …"));
+  }
+
+  /** On a narrow window the bar gives up its name and its air, so that every way stays in reach. */
+  private void narrow(Label wordmark, double width) {
+    boolean narrow = width < WIDE_ENOUGH;
+    wordmark.setVisible(!narrow);
+    wordmark.setManaged(!narrow);
+    bar.pseudoClassStateChanged(NARROW, narrow);
   }
 
   private void way(Way way) {

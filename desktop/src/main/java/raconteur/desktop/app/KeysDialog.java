@@ -3,6 +3,7 @@ package raconteur.desktop.app;
 import java.util.List;
 import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonType;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -34,6 +35,9 @@ final class KeysDialog {
     {"Delete", "in the story: strike the chosen line"},
   };
 
+  private static final double WIDTH = 1140;
+  private static final double HEIGHT = 700;
+
   private KeysDialog() {}
 
   static void show(Window owner, List<String> exampleLines) {
@@ -54,7 +58,12 @@ final class KeysDialog {
     Alert dialog = new Alert(Alert.AlertType.NONE, "", ButtonType.CLOSE);
     dialog.initOwner(owner);
     dialog.setTitle("Keys and bench lines");
-    dialog.getDialogPane().setContent(new HBox(24, left, lines, more));
+    ScrollPane content = new ScrollPane(new HBox(24, left, lines, more));
+    content.setFitToWidth(true);
+    content.getStyleClass().add("keys-sheet");
+    content.setPrefViewportWidth(Math.min(WIDTH, owner.getWidth() - 90));
+    content.setPrefViewportHeight(Math.min(HEIGHT, owner.getHeight() - 130));
+    dialog.getDialogPane().setContent(content);
     Theme.dressDialog(dialog.getDialogPane(), owner);
     dialog.showAndWait();
   }
