@@ -59,9 +59,9 @@ final class KeysDialog {
     dialog.initOwner(owner);
     dialog.setTitle("Keys and bench lines");
     ScrollPane content = new ScrollPane(new HBox(24, left, lines, more));
-    content.setFitToWidth(true);
     content.getStyleClass().add("keys-sheet");
     content.setPrefViewportWidth(Math.min(WIDTH, owner.getWidth() - 90));
+    content.setMinViewportWidth(content.getPrefViewportWidth());
     content.setPrefViewportHeight(Math.min(HEIGHT, owner.getHeight() - 130));
     dialog.getDialogPane().setContent(content);
     Theme.dressDialog(dialog.getDialogPane(), owner);
