@@ -248,7 +248,7 @@ public final class SupplySide {
     if (kind.startsWith("custom") || kind.equals("cpu")) {
       return FIGURES.of("rise C custom");
     }
-    boolean memory = kind.contains("ram") || kind.contains("rom");
+    boolean memory = part.device().isRam() || part.device().isRom();
     return FIGURES.of(memory ? "rise C memory" : "rise C small logic");
   }
 }

@@ -50,6 +50,16 @@ public record Device(
     return pins.stream().filter(p -> p.number().equals(number)).findFirst();
   }
 
+  /** Whether it is a memory that is written in use: its class begins with the kind of RAM. */
+  public boolean isRam() {
+    return deviceClass.startsWith("dram") || deviceClass.startsWith("sram");
+  }
+
+  /** Whether it is a memory that is only read in use: its class ends with the kind of ROM. */
+  public boolean isRom() {
+    return deviceClass.endsWith("rom");
+  }
+
   /** The first pin with this name. */
   public Optional<DevicePin> pinNamed(String name) {
     return pins.stream().filter(p -> p.name().equals(name)).findFirst();

@@ -173,7 +173,7 @@ final class PartPhrase implements Phrase {
   }
 
   private static Understanding rom(Words words, Part part) {
-    if (!part.device().deviceClass().contains("rom")) {
+    if (!part.device().isRom()) {
       throw words.refuse(
           named(part) + " is no ROM: say tester pass or tester fail of other chips.");
     }

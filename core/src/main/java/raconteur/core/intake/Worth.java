@@ -118,9 +118,9 @@ public record Worth(
       String name = "price of other parts";
       if (kind.contains("custom") || kind.contains("decoder") || kind.contains("video")) {
         name = "price of a custom";
-      } else if (kind.contains("rom")) {
+      } else if (part.device().isRom()) {
         name = "price of a rom";
-      } else if (kind.contains("ram")) {
+      } else if (part.device().isRam()) {
         name = "price of a ram";
       } else if (kind.equals("cpu")) {
         name = "price of a cpu";

@@ -35,9 +35,6 @@ import raconteur.core.story.Told;
 public record MendPlan(List<Job> jobs, String origin) {
   private static final Figures FIGURES = Figures.shipped("mending");
 
-  /** Parts nobody makes any more come off whole, so that they can be tried elsewhere. */
-  private static final Set<String> NEVER_CUT = Set.of("custom", "rom");
-
   public MendPlan {
     jobs = List.copyOf(jobs);
   }
@@ -298,9 +295,8 @@ public record MendPlan(List<Job> jobs, String origin) {
       if (outline.startsWith("SO") || outline.startsWith("PLCC") || outline.startsWith("QFP")) {
         return Method.HOT_AIR;
       }
-      boolean keep =
-          NEVER_CUT.stream().anyMatch(part.device().deviceClass()::contains)
-              && !part.device().deviceClass().contains("ram");
+      // What nobody makes any more comes off whole, so that it can be tried elsewhere.
+      boolean keep = part.device().deviceClass().startsWith("custom") || part.device().isRom();
       return knownDead && !keep && outline.startsWith("DIP") ? Method.CUT_LEGS : Method.DESOLDER;
     }
 

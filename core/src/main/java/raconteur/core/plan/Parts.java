@@ -10,12 +10,11 @@ final class Parts {
   private Parts() {}
 
   static boolean isMemory(Part part) {
-    return part.device().deviceClass().contains("ram");
+    return part.device().isRam();
   }
 
   static boolean isRom(Part part) {
-    String kind = part.device().deviceClass();
-    return kind.contains("rom") && !kind.contains("ram");
+    return part.device().isRom();
   }
 
   /** Chip testers know standard logic and memories, not customs. */

@@ -94,7 +94,7 @@ final class TesterModel implements TestModel<TesterModel.State> {
 
   /** Memories go into the RAM tester, which times them too. */
   static boolean isMemory(Part part) {
-    return part.device().deviceClass().contains("ram");
+    return part.device().isRam();
   }
 
   private double named(Finding.TesterVerdict verdict, State state) {

@@ -54,7 +54,7 @@ public record RamSet(List<Filled> banks, List<String> refusals) {
   public static List<List<Part>> banks(Board board) {
     Map<String, List<Part>> banks = new LinkedHashMap<>();
     for (Part part : board.parts()) {
-      if (part.fitted() && part.device().deviceClass().contains("ram")) {
+      if (part.fitted() && part.device().isRam()) {
         banks
             .computeIfAbsent(
                 part.device().name() + " " + selects(board, part), _ -> new ArrayList<>())

@@ -224,4 +224,14 @@ class DeviceLibraryTest {
   void whatIsNoExpressionIsRefused(String text) {
     assertThatThrownBy(() -> Expression.parse(text)).isInstanceOf(IllegalArgumentException.class);
   }
+
+  /** "Ceramic" has "ram" in it, and "programmable" too. */
+  @Test
+  void onlyMemoriesAreMemories() {
+    assertThat(DeviceLibrary.shipped().all().stream().filter(d -> d.isRam() || d.isRom()))
+        .hasSizeGreaterThan(30)
+        .allMatch(d -> !d.behaviour().memories().isEmpty());
+    assertThat(DeviceLibrary.shipped().find("4116").orElseThrow().isRam()).isTrue();
+    assertThat(DeviceLibrary.shipped().find("2764").orElseThrow().isRom()).isTrue();
+  }
 }

@@ -162,6 +162,7 @@ class SubstitutionTest {
     assertThat(banks.stream().filter(b -> b.getFirst().device().name().equals("4116")))
         .hasSize(2)
         .allSatisfy(b -> assertThat(b).hasSize(8));
+    assertThat(banks).as("and nothing that is no memory").hasSize(2);
     RamSet whole =
         RamSet.choose(
             BOARD,

@@ -29,8 +29,8 @@ final class ToSayPane extends TablePane {
             "Still to be said",
             "Nothing is missing.",
             Column.words("", 90),
-            Column.words("What", 330),
-            Column.words("Say it with", 330)));
+            Column.words("What", 470),
+            Column.words("Say it with", 220)));
     this.presenter = presenter;
     below(
         new HBox(
@@ -114,7 +114,7 @@ final class ToSayPane extends TablePane {
         rows.add(
             row(
                 false,
-                proof.title() + ": " + proof.standing().words(),
+                proof.title() + (proof.open() ? "" : ": " + proof.standing().words()),
                 "check " + proof.id() + " skipped "));
       }
     }

@@ -51,7 +51,7 @@ final class ShortsPane extends TablePane {
         .forEach(part.getItems()::add);
     part.setAccessibleText("Chip");
     desk.state().board().parts().stream()
-        .filter(p -> p.device().deviceClass().contains("ram"))
+        .filter(p -> p.device().isRam())
         .map(Part::designator)
         .findFirst()
         .ifPresentOrElse(part::setValue, () -> part.getSelectionModel().selectFirst());

@@ -115,7 +115,7 @@ final class MendSheets {
           new SheetRow(
               check.goodLine(),
               List.of(
-                  open ? "open" : check.good() ? "good" : "bad",
+                  open ? "to read" : check.good() ? "good" : "bad",
                   board.describe(check.one()),
                   board.describe(check.other()),
                   check.joined() ? "joined" : "apart"),
