@@ -8,10 +8,12 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.BooleanSupplier;
+import org.jspecify.annotations.Nullable;
 import raconteur.core.device.Level;
 
 /**
@@ -30,6 +32,11 @@ import raconteur.core.device.Level;
  */
 public final class LogicRun {
   private static final int MOST_UNITS = 150;
+
+  /** How often a period is looked for, and in how long a run at least. */
+  private static final int MOST_TRIES = 4;
+
+  private static final long WORTH_PICOS = 50_000_000;
 
   /** How long one unit of delay is drawn in captures. */
   public static final long UNIT_PICOS = 500;
@@ -82,13 +89,16 @@ public final class LogicRun {
   private final byte[] clockLine;
   private final int[][] chains;
   private final boolean[] asleep;
-  private final Map<Set<Integer>, boolean[]> cones = new HashMap<>();
+  private final Map<Set<Integer>, Attended> cones = new HashMap<>();
+  private Attended attended;
+  private Optional<FreeRunning> freeRunning = Optional.empty();
+  private Recurrence.@Nullable Recording recording;
   private long picos;
   private int unit;
   private long evaluations;
   private long netChanges;
 
-  /** Told of every change of a net it was set on. */
+  /** Told of every change of a net it was set on; asks nothing of the run meanwhile. */
   public interface Watcher {
     void moved(int net, int shown, long picos);
   }
@@ -99,6 +109,17 @@ public final class LogicRun {
     AS_IT_FALLS,
     /** Nothing is known until it was written. */
     UNKNOWN
+  }
+
+  /** What is worked out at a time, and what is known of the part of it that runs freely. */
+  private static final class Attended {
+    private final boolean[] needed;
+    private Optional<Recurrence> recurrence = Optional.empty();
+    private int tries;
+
+    Attended(boolean[] needed) {
+      this.needed = needed;
+    }
   }
 
   private record Later(long picos, long order, int driver, int line) {}
@@ -136,6 +157,7 @@ public final class LogicRun {
     clockLine = new byte[clockAt.length];
     chains = new int[clockAt.length][];
     asleep = new boolean[cells.length];
+    attended = everything();
     machine = new Machine(circuit, seen);
     memories = machine.memories;
     components = new Component[cells.length];
@@ -262,6 +284,10 @@ public final class LogicRun {
     memories[memory].load(contents);
   }
 
+  Circuit circuit() {
+    return circuit;
+  }
+
   public Words memory(int memory) {
     return memories[memory];
   }
@@ -323,9 +349,122 @@ public final class LogicRun {
     settleFirst();
   }
 
-  /** Lets time pass; returns early where nothing will ever move again. */
+  /**
+   * Lets time pass; returns early where nothing will ever move again. What follows from the clock
+   * alone is played back where it is known to recur, with the same outcome.
+   */
   public void run(long forPicos) {
-    runUntil(() -> false, picos + forPicos);
+    settleFirst();
+    long until = picos + forPicos;
+    if (clockAt.length == 1 && !anyLate && later.isEmpty() && answersItself()) {
+      if (attended.recurrence.isEmpty() && attended.tries < MOST_TRIES && forPicos > WORTH_PICOS) {
+        attended.tries++;
+        learn(until);
+      }
+      attended.recurrence.ifPresent(r -> playBack(r, until));
+    }
+    runUntil(() -> false, until);
+  }
+
+  /** Whether the clock has nobody to wait for but what runs freely itself. */
+  private boolean answersItself() {
+    int feedback = circuit.clockings.getFirst().feedbackNet();
+    return clockAt[0] != Long.MAX_VALUE && (feedback < 0 || freeRunning().nodes()[feedback]);
+  }
+
+  private FreeRunning freeRunning() {
+    if (freeRunning.isEmpty()) {
+      freeRunning = Optional.of(FreeRunning.of(circuit));
+    }
+    return freeRunning.get();
+  }
+
+  /** Runs until what runs freely has come back to where it is now, for a while at most. */
+  private void learn(long until) {
+    var free = new Recurrence.Watched(circuit, freeRunning(), asleep);
+    int restlessBefore = restless.size();
+    var tape = new Recurrence.Recording(free, freeState(free));
+    recording = tape;
+    while (tape.open() && clockAt[0] <= until && restless.size() == restlessBefore) {
+      instant(clockAt[0]);
+      attended.recurrence = tape.swung(freeState(free));
+      if (attended.recurrence.isPresent()) {
+        break;
+      }
+    }
+    recording = null;
+  }
+
+  /** All that decides what the free-running part does next. */
+  private byte[] freeState(Recurrence.Watched free) {
+    byte[] state = new byte[2 * free.nodes.length + free.drivers.length + free.clocks.length + 1];
+    int at = 0;
+    for (int node : free.nodes) {
+      state[at++] = seen[node];
+      state[at++] = node < shown.length ? shown[node] : 0;
+    }
+    for (int driver : free.drivers) {
+      state[at++] = driven[driver];
+    }
+    for (int cell : free.clocks) {
+      state[at++] = clockWas[cell];
+    }
+    state[at] = clockLine[0];
+    return state;
+  }
+
+  private void restore(Recurrence.Watched free, byte[] state) {
+    int at = 0;
+    for (int node : free.nodes) {
+      if (seen[node] != state[at]) {
+        set(node, state[at]);
+      }
+      at++;
+      if (node < shown.length) {
+        shown[node] = state[at];
+      }
+      at++;
+    }
+    for (int driver : free.drivers) {
+      driven[driver] = state[at++];
+    }
+    for (int cell : free.clocks) {
+      clockWas[cell] = state[at++];
+    }
+    clockLine[0] = state[at];
+  }
+
+  private boolean watched(int node) {
+    return node < watchers.length && watchers[node] != null;
+  }
+
+  /** The free-running cells rest meanwhile; what nobody outside reads is put right at the end. */
+  private void playBack(Recurrence recurrence, long until) {
+    Recurrence.Watched free = recurrence.watched();
+    int phase = recurrence.phase(freeState(free));
+    if (phase < 0) {
+      attended.recurrence = Optional.empty();
+      return;
+    }
+    for (int cell : free.cells) {
+      state[cell] |= QUEUED;
+    }
+    boolean all = Arrays.stream(free.nodes).anyMatch(this::watched);
+    long half = circuit.clockings.getFirst().halfPeriodPicos();
+    long at = clockAt[0];
+    for (; at <= until; at += half) {
+      phase = recurrence.next(phase);
+      Recurrence.Moves moves = recurrence.moves(phase, all);
+      if (moves.count() > 0) {
+        picos = at;
+        settle(moves);
+      }
+    }
+    clockAt[0] = at;
+    restore(free, recurrence.state(phase));
+    for (int cell : free.cells) {
+      state[cell] &= ~QUEUED;
+    }
   }
 
   /**
@@ -342,22 +481,29 @@ public final class LogicRun {
         picos = untilPicos;
         return false;
       }
-      picos = first;
-      unit = 0;
-      for (int i = 0; i < clockAt.length; i++) {
-        if (clockAt[i] == first) {
-          swing(i);
-        }
-      }
-      for (Later event = later.peek(); event != null && event.picos() == first; ) {
-        later.poll();
-        schedule(event.driver(), event.line());
-        event = later.peek();
-      }
-      settle();
+      instant(first);
     }
     return true;
   }
+
+  private void instant(long at) {
+    picos = at;
+    unit = 0;
+    for (int i = 0; i < clockAt.length; i++) {
+      if (clockAt[i] == at) {
+        swing(i);
+      }
+    }
+    for (Later event = later.peek(); event != null && event.picos() == at; ) {
+      later.poll();
+      schedule(event.driver(), event.line());
+      event = later.peek();
+    }
+    settle(NOTHING_MOVES);
+  }
+
+  private static final Recurrence.Moves NOTHING_MOVES =
+      new Recurrence.Moves(new int[0], new int[0], new int[0]);
 
   /**
    * The drivers from a clock through the inverters and buffers that only pass it on: they are
@@ -387,6 +533,7 @@ public final class LogicRun {
     int net = driverNet[driver];
     driven[driver] = (byte) line;
     seen[net] = (byte) line;
+    note(driver, line);
     int cell = Circuit.cell(fan[fanStart[net]]);
     state[cell] = (state[cell] & QUEUED) | line;
     if (shown[net] != line) {
@@ -406,18 +553,25 @@ public final class LogicRun {
    */
   public void attendTo(Collection<Integer> nets) {
     settleFirst();
-    attend(cones.computeIfAbsent(Set.copyOf(nets), n -> Attention.needed(circuit, n)));
+    attend(
+        cones.computeIfAbsent(Set.copyOf(nets), n -> new Attended(Attention.needed(circuit, n))));
   }
 
   /** Works out everything, as at the start. */
   public void attendToAll() {
     settleFirst();
-    boolean[] all = new boolean[cells.length];
-    Arrays.fill(all, true);
-    attend(all);
+    attend(everything());
   }
 
-  private void attend(boolean[] needed) {
+  private Attended everything() {
+    boolean[] all = new boolean[cells.length];
+    Arrays.fill(all, true);
+    return new Attended(all);
+  }
+
+  private void attend(Attended wanted) {
+    attended = wanted;
+    boolean[] needed = wanted.needed;
     for (int cell = 0; cell < cells.length; cell++) {
       if (asleep[cell] && needed[cell]) {
         asleep[cell] = false;
@@ -462,10 +616,26 @@ public final class LogicRun {
     clockAt[i] += clocking.halfPeriodPicos();
   }
 
-  /* One instant: nets whose drivers moved, then the cells that read them, until nothing moves. */
+  private void note(int what, int line) {
+    if (recording != null) {
+      recording.moved(unit, what, line);
+    }
+  }
+
   private void settle() {
+    settle(NOTHING_MOVES);
+  }
+
+  /**
+   * One instant: nets whose drivers moved, then the cells that read them, until nothing moves.
+   *
+   * @param played what moves besides
+   */
+  private void settle(Recurrence.Moves played) {
     int units = 0;
-    while (moveCount > 0) {
+    unit = 0;
+    int at = play(played, 0);
+    while (moveCount > 0 || at < played.count()) {
       if (++units > MOST_UNITS) {
         giveUp();
         return;
@@ -481,8 +651,23 @@ public final class LogicRun {
         waiting[driver] = false;
         move(driver, next[driver]);
       }
+      at = play(played, at);
       workOut();
     }
+  }
+
+  /** Plays what moves at this unit; gives where the later ones begin. */
+  private int play(Recurrence.Moves played, int from) {
+    int at = from;
+    for (; at < played.count() && played.units()[at] <= unit; at++) {
+      int what = played.what()[at];
+      if (what >= 0) {
+        move(what, played.lines()[at]);
+      } else if (seen[~what] != played.lines()[at]) {
+        set(~what, played.lines()[at]);
+      }
+    }
+    return at;
   }
 
   private int[] spare = new int[256];
@@ -543,6 +728,7 @@ public final class LogicRun {
       return;
     }
     driven[driver] = (byte) line;
+    note(driver, line);
     int net = driverNet[driver];
     if (simple[net]) {
       show(net, line == Lines.FLOATING ? circuit.pull[net] : line);
@@ -614,6 +800,9 @@ public final class LogicRun {
   private void set(int node, int line) {
     int was = seen[node];
     seen[node] = (byte) line;
+    if (node >= shown.length) {
+      note(~node, line);
+    }
     for (int f = fanStart[node], end = fanStart[node + 1]; f < end; f++) {
       int cell = Circuit.cell(fan[f]);
       int bit = Circuit.bit(fan[f]);
