@@ -25,6 +25,7 @@ final class EvidenceColumn<E> {
   private final int[] ofFault;
   private double[] logLikelihoods = new double[8];
   private int[][] combinations = new int[0][];
+  private int singles;
 
   private EvidenceColumn(TestModel<E> model, Finding found, int faults) {
     this.model = model;
@@ -39,6 +40,7 @@ final class EvidenceColumn<E> {
     for (int i = 0; i < faults.size(); i++) {
       column.ofFault[i] = column.number(model.effectOf(faults.get(i)));
     }
+    column.singles = column.effects.size();
     return column;
   }
 
@@ -97,6 +99,25 @@ final class EvidenceColumn<E> {
       row[other] = number(model.combine(effects.get(one), effects.get(other)));
     }
     return row[other];
+  }
+
+  /** How many effects single faults have; they have the lowest numbers. */
+  int singles() {
+    return singles;
+  }
+
+  /**
+   * How each effect of a single fault would change the log-likelihood on top of another effect.
+   *
+   * @param into gets {@link #singles} numbers
+   * @param from where in it
+   */
+  void changes(int effect, double[] into, int from) {
+    double now = logLikelihoods[effect];
+    for (int single = 0; single < singles; single++) {
+      int together = combine(effect, single);
+      into[from + single] = logLikelihoods[together] - now;
+    }
   }
 
   /** The largest log-likelihood any effect met so far has. */

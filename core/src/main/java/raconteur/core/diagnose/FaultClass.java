@@ -18,6 +18,7 @@ final class FaultClass {
   private final int[] effects;
   private final PowerSums sums;
   private final int excludes;
+  private final double logOdds;
 
   /** The first three power sums of some odds. */
   record PowerSums(double p1, double p2, double p3) {
@@ -59,6 +60,7 @@ final class FaultClass {
       all = all.plus(member.odds());
     }
     this.sums = all;
+    this.logOdds = Math.log(all.p1());
     this.excludes = members.getFirst().exclusive() ? members.getFirst().fault() : -1;
   }
 
@@ -78,6 +80,21 @@ final class FaultClass {
 
   PowerSums sums() {
     return sums;
+  }
+
+  /** The log of the odds that one of them is there. */
+  double logOdds() {
+    return logOdds;
+  }
+
+  /** The log of its odds and of what it changes about the findings if nothing else is wrong. */
+  double alone(List<EvidenceColumn<?>> evidence) {
+    double weight = logOdds;
+    for (int i = 0; i < columns.length; i++) {
+      EvidenceColumn<?> column = evidence.get(columns[i]);
+      weight += column.logLikelihood(effects[i]) - column.logLikelihood(0);
+    }
+    return weight;
   }
 
   /** How many members can stand in one hypothesis. */

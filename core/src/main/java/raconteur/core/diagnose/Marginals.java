@@ -1,5 +1,6 @@
 package raconteur.core.diagnose;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import raconteur.core.diagnose.FaultClass.PowerSums;
@@ -24,6 +25,9 @@ final class Marginals {
   private final double[] byPlace;
   private final double[] byFault;
   private final Present[][] present;
+
+  /* For two classes whether they have a place in common: 0 where nobody asked yet. */
+  private final byte[] meets;
   private double sound;
 
   /**
@@ -35,7 +39,7 @@ final class Marginals {
    */
   private record Present(int[] places, double[] chances, double none) {
     double at(int place) {
-      int found = java.util.Arrays.binarySearch(places, place);
+      int found = Arrays.binarySearch(places, place);
       return found < 0 ? 0 : chances[found];
     }
   }
@@ -47,6 +51,7 @@ final class Marginals {
     this.byPlace = new double[catalogue.places().size()];
     this.byFault = new double[catalogue.faults().size()];
     this.present = new Present[result.classes().length][MOST];
+    this.meets = new byte[result.classes().length * result.classes().length];
   }
 
   /**
@@ -114,16 +119,32 @@ final class Marginals {
   /** Where classes of one leaf share a place: 1 − Π(1 − g) in place of the sum of the g. */
   private void takeOffOverlap(int leaf, int depth, double share) {
     Leaves leaves = result.leaves();
+    int meeting = 0;
     for (int d = 1; d < depth; d++) {
       Present later = present(leaves.classAt(leaf, d), leaves.countAt(leaf, d));
       for (int e = 0; e < d; e++) {
-        Present earlier = present(leaves.classAt(leaf, e), leaves.countAt(leaf, e));
-        overlap(later, earlier, share);
+        if (meet(leaves.classAt(leaf, d), leaves.classAt(leaf, e))) {
+          Present earlier = present(leaves.classAt(leaf, e), leaves.countAt(leaf, e));
+          overlap(later, earlier, share);
+          meeting++;
+        }
       }
     }
-    if (depth == 3) {
+    if (meeting == 3) {
       overlapOfThree(leaf, share);
     }
+  }
+
+  /** Whether two classes have a place in common; most have none. */
+  private boolean meet(int one, int other) {
+    int at = one * present.length + other;
+    if (meets[at] == 0) {
+      int[] places = present(one, 1).places();
+      Present many = present(other, 1);
+      boolean any = Arrays.stream(places).anyMatch(p -> many.at(p) > 0);
+      meets[at] = (byte) (any ? 1 : -1);
+    }
+    return meets[at] > 0;
   }
 
   private void overlap(Present one, Present other, double share) {
