@@ -4,7 +4,8 @@
  * read unlike their kind.
  *
  * <p>Start at {@link raconteur.core.continuity.ArrayPlan}, {@link
- * raconteur.core.continuity.ShortFinder} and {@link raconteur.core.continuity.Peers}.
+ * raconteur.core.continuity.ShortFinder} and {@link raconteur.core.continuity.Peers}; a line walked
+ * with the power on is {@link raconteur.core.continuity.WalkedLine}.
  */
 @NullMarked
 package raconteur.core.continuity;

@@ -41,10 +41,10 @@ public final class Diagnoser {
   private List<DatedMend> mendsBefore = List.of();
   private List<Occurrence> occurrences;
 
-  /** What was weighed for each link of the chain; the first link is before any finding. */
-  private final List<List<ColumnKey>> chainKeys = new ArrayList<>();
-
+  /** The posteriors after none, one, two … of the findings of {@link #chained}. */
   private final List<Marginals> chain = new ArrayList<>();
+
+  private List<DatedFinding> chained = List.of();
 
   /** A finding with all its model depends on. */
   private record ColumnKey(Finding finding, Moment moment, Expectation expectation) {}
@@ -70,7 +70,6 @@ public final class Diagnoser {
       mendsBefore = telling.mends();
       occurrences = Occurrence.all(board, catalogue, priors, mendsBefore);
       chain.clear();
-      chainKeys.clear();
     }
     HypothesisSearch.Result result = follow(findings, telling.epoch());
     List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings));
@@ -133,21 +132,23 @@ public final class Diagnoser {
 
   /** Extends the chain of posteriors to all findings and returns the last search. */
   private HypothesisSearch.Result follow(List<DatedFinding> findings, int epoch) {
-    int kept = 0;
-    while (kept < chain.size()
-        && kept <= findings.size()
-        && chainKeys.get(kept).equals(keys(findings.subList(0, kept)))) {
-      kept++;
+    int shared = 0;
+    while (shared < Math.min(chained.size(), findings.size())
+        && chained.get(shared).equals(findings.get(shared))) {
+      shared++;
     }
-    while (chain.size() > kept) {
-      chainKeys.removeLast();
+    // A link leans on nothing but the findings up to it.
+    while (chain.size() > shared + 1) {
       chain.removeLast();
     }
+    chained = findings;
     HypothesisSearch.Result last = search(keys(findings));
     for (int n = chain.size(); n <= findings.size(); n++) {
-      List<ColumnKey> keys = keys(findings.subList(0, n));
-      chainKeys.add(keys);
-      chain.add(marginals(n == findings.size() ? last : search(keys), epoch));
+      chain.add(
+          Marginals.of(
+              n == findings.size() ? last : search(keys(findings.subList(0, n))),
+              catalogue,
+              epoch));
     }
     return last;
   }
@@ -160,10 +161,6 @@ public final class Diagnoser {
   private ColumnKey key(DatedFinding f, List<DatedFinding> told) {
     return new ColumnKey(
         f.finding(), f.moment(), predictor.expectation(f.finding(), f.moment(), told));
-  }
-
-  private Marginals marginals(HypothesisSearch.Result result, int epoch) {
-    return Marginals.of(result, catalogue, epoch);
   }
 
   private HypothesisSearch.Result search(List<ColumnKey> keys) {

@@ -43,6 +43,14 @@ public sealed interface Closing extends Statement {
     }
   }
 
+  /** {@code back U26 good}: how the good board did with its own part back after a swap. */
+  record GoodBoard(String part, boolean unharmed) implements Closing {
+    @Override
+    public String line() {
+      return "back " + part + (unharmed ? " good" : " bad");
+    }
+  }
+
   /** {@code fitted U26 4116-2 from stock 14}: what was put in a place. */
   record Fitted(String part, String what) implements Closing {
     @Override

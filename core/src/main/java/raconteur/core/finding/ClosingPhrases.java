@@ -34,6 +34,7 @@ final class ClosingPhrases {
         new Verb("proof", "proof soak 12 runs clean", (words, context) -> proof(words)),
         new Verb("shows", "shows 1 in 12 runs", (words, context) -> shows(words)),
         new Verb("fate", "fate U26 dead", (words, context) -> fate(words)),
+        new Verb("back", "back U26 good", (words, context) -> back(words)),
         new Verb("fitted", "fitted U26 4116-2 from stock 14", (words, context) -> fitted(words)),
         new Verb("limit", "limit no harness at hand, ports not looped", (w, c) -> limit(w)),
         new Verb("advise", "advise keep dust off the memories", (w, c) -> advise(w)),
@@ -129,6 +130,21 @@ final class ClosingPhrases {
     return new Understanding.Understood(
         new Closing.OldPart(part.designator(), fate),
         "The old " + PartPhrase.named(part) + ": " + fate.words() + ".");
+  }
+
+  private static Understanding back(Words words) {
+    Part part = words.part();
+    boolean unharmed = words.oneOf("how the good board does now", PartPhrase.WORKS);
+    words.end();
+    return new Understanding.Understood(
+        new Closing.GoodBoard(part.designator(), unharmed),
+        unharmed
+            ? "With its own "
+                + part.designator()
+                + " back the good board works: nothing was harmed."
+            : "The good board does not work with its own "
+                + part.designator()
+                + " back: something was harmed, and the trials before it prove little.");
   }
 
   private static Understanding fitted(Words words) {

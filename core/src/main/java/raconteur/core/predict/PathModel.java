@@ -3,15 +3,17 @@ package raconteur.core.predict;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
 import java.util.function.Function;
-import raconteur.core.bench.test.StartUp;
+import raconteur.core.bench.test.FaultDictionary;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.Device;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
@@ -111,15 +113,26 @@ final class PathModel implements TestModel<PathModel.State> {
       if (parts.contains(part)) {
         reached.add(part);
       }
-      stopped = fault.mode() != FaultMode.WEAK && isProcessor(part);
+      stopped = fault.mode() != FaultMode.WEAK && (isProcessor(part) || (shown && isRom(part)));
     }
-    stopped |= shown && simulated.of(fault).filter(a -> a.look() == StartUp.Look.BLANK).isPresent();
     if (board.nets().isEmpty()) {
       return new State(reached, stopped || byBlock(fault));
     }
     var visitor = new Visitor(reached);
     nets.consequences(fault).forEach(visitor::visit);
-    return new State(reached, stopped || visitor.stopped);
+    Optional<FaultDictionary.Answer> known = shown ? simulated.of(fault) : Optional.empty();
+    return new State(reached, known.map(PathModel::unreadable).orElse(stopped || visitor.stopped));
+  }
+
+  /**
+   * The board's own firmware starts the diagnostic and the screen tells what it found: where the
+   * one does not come up or the other shows no text, nothing can be read.
+   */
+  private static boolean unreadable(FaultDictionary.Answer alone) {
+    return switch (alone.look()) {
+      case BLANK, BORDER, GARBAGE, CHANGING -> true;
+      case CHARACTERS, COLOURS, WORKS -> false;
+    };
   }
 
   /** At sheet depth: what must run before the tested parts' blocks stops the test. */
@@ -147,6 +160,10 @@ final class PathModel implements TestModel<PathModel.State> {
       }
       stopped |= isProcessor(pin.part()) && board.kind(pin).reads();
     }
+  }
+
+  private boolean isRom(String part) {
+    return board.part(part).map(Part::device).filter(Device::isRom).isPresent();
   }
 
   private boolean isProcessor(String part) {

@@ -129,7 +129,8 @@ public final class Predictor {
       boolean tells =
           !other.getKey().equals(at)
               && activity.needsProcessor(other.getKey())
-              && nets.healthy(other.getKey()).filter(s -> s != Signal.TOGGLING).isEmpty();
+              && lines.healthy(other.getKey()).or(() -> nets.healthy(other.getKey())).stream()
+                  .allMatch(s -> s == Signal.TOGGLING);
       if (tells) {
         moving += other.getValue() == Signal.TOGGLING ? 1 : 0;
         still += other.getValue() == Signal.TOGGLING ? 0 : 1;

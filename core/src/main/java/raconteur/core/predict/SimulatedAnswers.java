@@ -7,15 +7,17 @@ import java.util.Optional;
 import java.util.Set;
 import raconteur.core.bench.test.DictionaryText;
 import raconteur.core.bench.test.FaultDictionary;
+import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.Board;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding.DeadTestEnd;
 
 /**
  * What the simulated board does with one fault alone, as far as the shipped dictionary has it: the
  * deepest knowledge there is, where there is any. Of parts the simulation passes over (connectors,
- * capacitors, analogue parts) it knows nothing when they are dead.
+ * capacitors, analogue parts) it knows nothing when they are dead and it sees no difference.
  */
 final class SimulatedAnswers {
   private static final Set<String> PASSED_OVER =
@@ -25,7 +27,12 @@ final class SimulatedAnswers {
 
   SimulatedAnswers(Board board) {
     answers = new HashMap<>(DictionaryText.shipped(board));
-    unknown(board).forEach(fault -> answers.remove(fault.toString()));
+    unknown(board)
+        .forEach(fault -> answers.computeIfPresent(fault.toString(), (_, a) -> sees(a) ? a : null));
+  }
+
+  private static boolean sees(FaultDictionary.Answer answer) {
+    return answer.look() != StartUp.Look.WORKS || answer.deadTest().end() != DeadTestEnd.PASS;
   }
 
   /** Faults the simulation passes over, so that it says nothing of them. */

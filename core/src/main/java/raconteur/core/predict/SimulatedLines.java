@@ -23,7 +23,14 @@ final class SimulatedLines {
     LinesText.Lines lines = LinesText.shipped(board);
     healthy = lines.healthy();
     changed = new HashMap<>(lines.changed());
-    SimulatedAnswers.unknown(board).forEach(fault -> changed.remove(fault.toString()));
+    SimulatedAnswers.unknown(board)
+        .forEach(
+            fault -> changed.computeIfPresent(fault.toString(), (_, c) -> c.isEmpty() ? null : c));
+  }
+
+  /** What a pin shows on the healthy board, where it was watched. */
+  Optional<Signal> healthy(PinRef pin) {
+    return Optional.ofNullable(healthy.get(pin));
   }
 
   /** Whether a pin was watched on the healthy board and with the fault. */

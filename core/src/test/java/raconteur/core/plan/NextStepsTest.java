@@ -70,7 +70,12 @@ class NextStepsTest {
   @Test
   void aCutIsMendedByAWireBetweenItsEnds() {
     List<Step> steps =
-        steps(Boards.KITTIWAKE_B, "U20.5 toggling", "U17.5 floating", "cont U20.5 U17.5 open");
+        steps(
+            Boards.KITTIWAKE_B,
+            "U20.5 toggling",
+            "U17.5 floating",
+            "cont U20.5 U17.5 open",
+            "cont U20.5 U17.5 open");
     assertThat(steps.getFirst().outcomes().getFirst().line()).isEqualTo("mended U20.5 U17.5 wired");
     assertThat(steps.getFirst().caution()).contains("iron");
   }

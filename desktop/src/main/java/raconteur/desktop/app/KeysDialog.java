@@ -27,6 +27,7 @@ final class KeysDialog {
     {"F10", "dim workshop, or light"},
     {"F11", "on a simulated board: a pin to probe"},
     {"Shift+F11", "on a simulated board: take the step's reading"},
+    {"F12", "try the chosen suspect by swapping"},
     {"Tab", "in the bench line: complete the word"},
     {"Esc", "back to the bench line"},
     {"Ctrl+F", "in Boards: find a part, pin, net or device"},

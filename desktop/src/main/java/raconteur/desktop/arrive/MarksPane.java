@@ -3,6 +3,7 @@ package raconteur.desktop.arrive;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -116,7 +117,8 @@ final class MarksPane extends StagePane {
         "",
         condition.damage(),
         foreign,
-        notes);
+        notes,
+        Optional.empty());
   }
 
   @Override

@@ -16,6 +16,7 @@ import raconteur.core.board.Net;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.continuity.WalkedLine;
 import raconteur.desktop.control.BoardGeometry.Box;
 import raconteur.desktop.theme.Theme;
 
@@ -80,6 +81,7 @@ final class BoardPainter {
         .limit(40)
         .forEach(this::differing);
     lit.stream().flatMap(n -> board.net(n).stream()).forEach(this::litNet);
+    marks.walked().ifPresent(this::walked);
     step();
     drawn.ifPresent(this::damage);
     marks.damage().forEach(this::damageWord);
@@ -383,6 +385,65 @@ final class BoardPainter {
     g.setLineDashes(7, 5);
     polyline(path.subList(from, to + 1));
     g.setLineDashes();
+  }
+
+  /**
+   * A walked line: drawn through where the signal is, broken where it is not, two strokes across
+   * the copper it is lost in, and a full or a hollow dot at every pin that was looked at.
+   */
+  private void walked(WalkedLine line) {
+    List<PinRef> path = board.net(line.net()).map(Net::path).orElse(List.of());
+    for (int i = 0; i + 1 < line.points().size(); i++) {
+      WalkedLine.Point one = line.points().get(i);
+      WalkedLine.Point other = line.points().get(i + 1);
+      boolean sound = one.good() && other.good();
+      g.setStroke(sound ? inks.cleared() : inks.suspect());
+      g.setLineWidth(2.5);
+      g.setLineDashes(sound ? new double[0] : new double[] {2, 5});
+      List<PinRef> stretch = path.subList(path.indexOf(one.pin()), path.indexOf(other.pin()) + 1);
+      polyline(stretch);
+      g.setLineDashes();
+      if (one.good() != other.good() && !line.breaks().isEmpty()) {
+        breakIn(stretch);
+      }
+    }
+    for (WalkedLine.Point point : line.points()) {
+      Point at = geometry.pin(point.pin()).orElseThrow();
+      g.setLineWidth(2);
+      g.setStroke(point.good() ? inks.cleared() : inks.suspect());
+      g.setFill(point.good() ? inks.cleared() : inks.paper());
+      g.fillOval(x(at.x()) - 4.5, y(at.y()) - 4.5, 9, 9);
+      g.strokeOval(x(at.x()) - 4.5, y(at.y()) - 4.5, 9, 9);
+    }
+  }
+
+  /** Two strokes across the middle of the longest piece of a stretch. */
+  private void breakIn(List<PinRef> stretch) {
+    double longest = -1;
+    double[] ends = new double[4];
+    for (int i = 0; i + 1 < stretch.size(); i++) {
+      Point one = geometry.pin(stretch.get(i)).orElseThrow();
+      Point other = geometry.pin(stretch.get(i + 1)).orElseThrow();
+      double length = Math.hypot(x(other.x()) - x(one.x()), y(other.y()) - y(one.y()));
+      if (length > longest) {
+        longest = length;
+        ends = new double[] {x(one.x()), y(one.y()), x(other.x()), y(other.y())};
+      }
+    }
+    if (longest <= 0) {
+      return;
+    }
+    double alongX = (ends[2] - ends[0]) / longest;
+    double alongY = (ends[3] - ends[1]) / longest;
+    double middleX = (ends[0] + ends[2]) / 2;
+    double middleY = (ends[1] + ends[3]) / 2;
+    g.setStroke(inks.suspect());
+    g.setLineWidth(3);
+    for (double off : new double[] {-3.5, 3.5}) {
+      double px = middleX + off * alongX;
+      double py = middleY + off * alongY;
+      g.strokeLine(px - 8 * alongY, py + 8 * alongX, px + 8 * alongY, py - 8 * alongX);
+    }
   }
 
   /** A net that is looked for or under the mouse: its path, and its ends by name. */

@@ -2,10 +2,12 @@ package raconteur.desktop.control;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.Outline;
 import raconteur.core.board.PinRef;
+import raconteur.core.continuity.WalkedLine;
 
 /**
  * What is drawn onto a board.
@@ -21,6 +23,7 @@ import raconteur.core.board.PinRef;
  * @param damage rectangles something happened to
  * @param differing parts and nets in which a sibling differs, or parts that are not original
  * @param notes places with a word to them, such as those of pictures
+ * @param walked a line that was walked from pin to pin
  */
 public record MapMarks(
     Map<String, Double> suspicion,
@@ -33,12 +36,23 @@ public record MapMarks(
     String chosen,
     List<DamageArea> damage,
     Set<String> differing,
-    List<Note> notes) {
+    List<Note> notes,
+    Optional<WalkedLine> walked) {
   /** A bare board. */
   public static final MapMarks NONE =
       new MapMarks(
-          Map.of(), Set.of(), Set.of(), Set.of(), List.of(), "", List.of(), "", List.of(), Set.of(),
-          List.of());
+          Map.of(),
+          Set.of(),
+          Set.of(),
+          Set.of(),
+          List.of(),
+          "",
+          List.of(),
+          "",
+          List.of(),
+          Set.of(),
+          List.of(),
+          Optional.empty());
 
   public MapMarks {
     suspicion = Map.copyOf(suspicion);
@@ -61,13 +75,14 @@ public record MapMarks(
   /** The same with another part looked at. */
   public MapMarks choosing(String part) {
     return new MapMarks(
-        suspicion, cleared, mended, out, tracks, stepPart, stepPins, part, damage, differing,
-        notes);
+        suspicion, cleared, mended, out, tracks, stepPart, stepPins, part, damage, differing, notes,
+        walked);
   }
 
   /** The same with parts and nets marked in which a sibling differs. */
   public MapMarks differing(Set<String> places) {
     return new MapMarks(
-        suspicion, cleared, mended, out, tracks, stepPart, stepPins, chosen, damage, places, notes);
+        suspicion, cleared, mended, out, tracks, stepPart, stepPins, chosen, damage, places, notes,
+        walked);
   }
 }

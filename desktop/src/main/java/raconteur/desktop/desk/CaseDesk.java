@@ -85,6 +85,11 @@ public final class CaseDesk {
     return telling;
   }
 
+  /** No longer tells a listener. */
+  public void removeListener(Consumer<DeskState> listener) {
+    listeners.remove(listener);
+  }
+
   /** Has a view told of every new state, on the window's thread, and of this one at once. */
   public void addListener(Consumer<DeskState> listener) {
     listeners.add(listener);
@@ -172,7 +177,12 @@ public final class CaseDesk {
     return switch (workshop.casebook().append(state.header().number(), statement.line())) {
       case Outcome.Failed<Entry> failed -> new DeskState.Rejected(failed.sentence());
       case Outcome.Done<Entry>(Entry entry) -> {
-        String stock = takenFromStock(statement);
+        String stock =
+            switch (statement) {
+              case Closing.Fitted fitted -> takenFromStock(fitted);
+              case Closing.OldPart old -> putIntoStock(old);
+              case Statement _ -> "";
+            };
         added(entry, statement.line());
         yield new DeskState.Kept("Kept as entry " + entry.number() + "." + stock);
       }
@@ -180,8 +190,8 @@ public final class CaseDesk {
   }
 
   /** Takes what was fitted out of the stock; what became of it, empty where nothing was taken. */
-  private String takenFromStock(Statement statement) {
-    if (!(statement instanceof Closing.Fitted fitted) || fitted.stockNumber().isEmpty()) {
+  private String takenFromStock(Closing.Fitted fitted) {
+    if (fitted.stockNumber().isEmpty()) {
       return "";
     }
     int number = fitted.stockNumber().getAsInt();
@@ -189,6 +199,39 @@ public final class CaseDesk {
       case Outcome.Failed<StockItem>(String why) -> " The stock stays as it is: " + why;
       case Outcome.Done<StockItem>(StockItem left) ->
           " " + left.count() + " left of stock " + number + ".";
+    };
+  }
+
+  /**
+   * Puts a chip that came out where it belongs, with where it came from: a bad one into the dead
+   * box, so that it never goes into a board again, a good one among the spares.
+   */
+  private String putIntoStock(Closing.OldPart old) {
+    Optional<StockItem.State> into =
+        switch (old.fate()) {
+          case DEAD -> Optional.of(StockItem.State.CROSSED);
+          case SPARE -> Optional.of(StockItem.State.SPARE);
+          case RETURNED, DISCARDED -> Optional.empty();
+        };
+    Optional<String> kind = board.part(old.part()).map(p -> p.device().name());
+    if (into.isEmpty() || kind.isEmpty()) {
+      return "";
+    }
+    var item =
+        new StockItem(
+            0,
+            kind.get(),
+            "",
+            1,
+            into.get(),
+            "case " + state.header().number() + ", " + old.part(),
+            "",
+            Optional.empty(),
+            Optional.empty());
+    return switch (new StockRoom(workshop.casebook()).add(item)) {
+      case Outcome.Failed<StockItem>(String why) -> " The stock stays as it is: " + why;
+      case Outcome.Done<StockItem>(StockItem kept) ->
+          " Stock " + kept.number() + ", " + kept.state().words() + ": " + kept.name() + ".";
     };
   }
 

@@ -115,7 +115,8 @@ final class JobsPane extends TablePane {
         "",
         List.of(),
         Set.of(),
-        List.of());
+        List.of(),
+        Optional.empty());
   }
 
   @Override

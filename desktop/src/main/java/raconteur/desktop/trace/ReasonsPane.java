@@ -10,6 +10,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
 import raconteur.core.board.UsualSuspect;
+import raconteur.core.continuity.WalkedLine;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Doubt;
 import raconteur.core.diagnose.Suspect;
@@ -61,6 +62,7 @@ final class ReasonsPane extends ScrollPane {
         decibans(Suspect.decibans(suspect.probability())),
         "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
         "figures");
+    WalkedLine.latest(board, advice.telling()).ifPresent(this::walked);
     deadTest(DeadTestRuns.of(board, advice.telling()));
     doubts(diagnosis.doubts());
     cleared(diagnosis.cleared());
@@ -129,6 +131,12 @@ final class ReasonsPane extends ScrollPane {
                     + "): "
                     + cures
                     + "."));
+  }
+
+  private void walked(WalkedLine line) {
+    lines
+        .getChildren()
+        .addAll(Texts.label("Line walked", "reason-heading"), Texts.label(line.words()));
   }
 
   /** The dead test's counts over its runs, what they mean here, and what may lie behind them. */

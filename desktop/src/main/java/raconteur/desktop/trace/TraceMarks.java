@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.PinRef;
+import raconteur.core.continuity.WalkedLine;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Mend;
@@ -42,6 +43,8 @@ final class TraceMarks {
     }
     Optional<Step> step = state.shownStep();
     List<PinRef> pins = step.map(Step::pins).orElse(List.of());
+    Optional<WalkedLine> walked =
+        state.advice().flatMap(a -> WalkedLine.latest(state.board(), a.telling()));
     return new MapMarks(
         suspicion,
         cleared,
@@ -53,7 +56,8 @@ final class TraceMarks {
         chosen,
         damage(state),
         Set.of(),
-        List.of());
+        List.of(),
+        walked);
   }
 
   private static void suspect(

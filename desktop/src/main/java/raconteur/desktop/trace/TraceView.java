@@ -180,9 +180,11 @@ public final class TraceView extends StackPane {
   private MenuButton benchMenu() {
     MenuItem shop = new MenuItem("shop: school and instruments …");
     shop.setOnAction(e -> askShop());
+    MenuItem swap = new MenuItem("F12 try the chosen suspect by swapping …");
+    swap.setOnAction(e -> trySwap());
     MenuItem recording = new MenuItem("read a recording …");
     recording.setOnAction(e -> readRecording());
-    MenuButton menu = new MenuButton("bench", null, shop, recording);
+    MenuButton menu = new MenuButton("bench", null, shop, swap, recording);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     menu.getStyleClass().add("plain-button");
     return menu;
@@ -199,6 +201,16 @@ public final class TraceView extends StackPane {
                     file,
                     getScene().getWindow(),
                     bench::enter));
+  }
+
+  /** The chosen suspect tried in a good board and a good one here, step by step. */
+  private void trySwap() {
+    if (chosen.isEmpty()) {
+      bench.say(
+          "Choose a part among the suspects first: tracks and bridges cannot be swapped.", false);
+    } else {
+      SwapDialog.show(desk, chosen, getScene().getWindow(), bench::enter);
+    }
   }
 
   private void askShop() {
@@ -286,6 +298,9 @@ public final class TraceView extends StackPane {
       e.consume();
     } else if (e.getCode() == KeyCode.F9) {
       turnOver();
+      e.consume();
+    } else if (e.getCode() == KeyCode.F12) {
+      trySwap();
       e.consume();
     } else if (e.getCode() == KeyCode.F11) {
       if (e.isShiftDown()) {

@@ -180,18 +180,25 @@ public final class SimulatedBench implements Instruments {
 
   @Override
   public Optional<Finding.Probe> probe(PinRef pin) {
-    return track(pin, PROBE_MICROS)
+    return touched(pin)
         .map(Track::asProbed)
-        .map(signal -> new Finding.Probe(pin, misread(pin, signal)));
+        .map(signal -> signal == Signal.DOUBTFUL ? Signal.BETWEEN : signal)
+        .map(signal -> new Finding.Probe(pin, signal));
   }
 
-  private Signal misread(PinRef pin, Signal signal) {
+  /** What the tip comes to touch: the pin that was meant, or now and then one beside it. */
+  private Optional<Track> touched(PinRef pin) {
     SplittableRandom dice = errors.dice("probe " + pin);
-    if (!Errors.falls(dice, "probe misread")) {
-      return signal == Signal.DOUBTFUL ? Signal.BETWEEN : signal;
+    List<PinRef> pins = part(pin.part()).map(Part::pins).orElse(List.of());
+    int at = pins.indexOf(pin);
+    if (at >= 0 && pins.size() > 1 && Errors.falls(dice, "probe misread")) {
+      int beside = at == 0 || (at + 1 < pins.size() && dice.nextBoolean()) ? at + 1 : at - 1;
+      Optional<Track> slipped = track(pins.get(beside), PROBE_MICROS);
+      if (slipped.isPresent()) {
+        return slipped;
+      }
     }
-    Signal[] others = {Signal.LOW, Signal.HIGH, Signal.TOGGLING, Signal.FLOATING, Signal.BETWEEN};
-    return others[dice.nextInt(others.length)];
+    return track(pin, PROBE_MICROS);
   }
 
   private Optional<Track> track(PinRef pin, long micros) {
