@@ -4,8 +4,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.TreeMap;
 import raconteur.core.Boards;
+import raconteur.core.bench.test.LinesText;
 import raconteur.core.board.Board;
+import raconteur.core.device.Signal;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Place;
@@ -49,17 +52,45 @@ public final class RefreshBenchmark {
 
   public static void main(String[] arguments) {
     Board board = Boards.KITTIWAKE_B;
+    for (int largest = 2; largest <= 3; largest++) {
+      System.out.println("up to " + largest + " faults at once, " + STORY.length + " lines");
+      refresh(board, largest, List.of(STORY));
+    }
+    System.out.println("up to 2 faults at once, 300 lines");
+    refresh(board, 2, longStory(board));
+    plain(board);
+    Runtime runtime = Runtime.getRuntime();
+    System.gc();
+    System.out.printf(
+        Locale.ROOT,
+        "memory in use after collection     %8.1f MB%n",
+        (runtime.totalMemory() - runtime.freeMemory()) / 1e6);
+  }
+
+  /** The story, and then pin after pin found as it stands on the healthy simulated board. */
+  private static List<String> longStory(Board board) {
+    List<String> lines = new ArrayList<>(List.of(STORY));
+    for (var pin : new TreeMap<>(LinesText.shipped(board).healthy()).entrySet()) {
+      boolean plain = pin.getValue() != Signal.DOUBTFUL && pin.getValue() != Signal.STILL;
+      if (plain && lines.size() < 300) {
+        lines.add(pin.getKey() + " " + pin.getValue().name().toLowerCase(Locale.ROOT));
+      }
+    }
+    return lines;
+  }
+
+  private static void refresh(Board board, int largest, List<String> story) {
     List<Double> making = new ArrayList<>();
     List<Double> opening = new ArrayList<>();
     List<Double> refresh = new ArrayList<>();
     List<Double> steps = new ArrayList<>();
     for (int round = 0; round < ROUNDS; round++) {
       long t0 = System.nanoTime();
-      Advisor advisor = new Advisor(board, History.NONE, 2);
+      Advisor advisor = new Advisor(board, History.NONE, largest);
       long t1 = System.nanoTime();
-      advisor.advise(entries(STORY.length - 1));
+      advisor.advise(entries(story, story.size() - 1));
       long t2 = System.nanoTime();
-      var advice = advisor.advise(entries(STORY.length));
+      var advice = advisor.advise(entries(story, story.size()));
       long t3 = System.nanoTime();
       advisor.nextSteps(advice);
       long t4 = System.nanoTime();
@@ -71,22 +102,15 @@ public final class RefreshBenchmark {
       }
     }
     print("listing the board's faults", making);
-    print("first weighing of a story of " + (STORY.length - 1) + " lines", opening);
+    print("first weighing of a story of " + (story.size() - 1) + " lines", opening);
     print("one more reading answered", refresh);
     print("next steps ranked", steps);
-    plain(board);
-    Runtime runtime = Runtime.getRuntime();
-    System.gc();
-    System.out.printf(
-        Locale.ROOT,
-        "memory in use after collection     %8.1f MB%n",
-        (runtime.totalMemory() - runtime.freeMemory()) / 1e6);
   }
 
-  private static List<Entry> entries(int count) {
+  private static List<Entry> entries(List<String> story, int count) {
     List<Entry> entries = new ArrayList<>();
     for (int i = 0; i < count; i++) {
-      entries.add(new Entry.Line(i + 1, Instant.EPOCH, STORY[i]));
+      entries.add(new Entry.Line(i + 1, Instant.EPOCH, story.get(i)));
     }
     return entries;
   }
@@ -106,7 +130,7 @@ public final class RefreshBenchmark {
   private static void plain(Board board) {
     FaultCatalogue catalogue = FaultCatalogue.of(board, Priors.shipped(), History.NONE);
     Predictor predictor = new Predictor(board, Readings.shipped());
-    Telling telling = Telling.of(board, entries(STORY.length));
+    Telling telling = Telling.of(board, entries(List.of(STORY), STORY.length));
     List<Occurrence> all = Occurrence.all(board, catalogue, Priors.shipped(), telling.mends());
     List<EvidenceColumn<?>> columns = new ArrayList<>();
     int[] epochs = new int[telling.findings().size()];

@@ -80,9 +80,9 @@ class TrialModelsTest {
   }
 
   /**
-   * Common practice, no source: bad together, convict what their paths share. The ROMs are needed to
-   * run the test at all, so that one of them alone called bad is a poor example; the colour memory
-   * is not.
+   * Common practice, no source: bad together, convict what their paths share. The ROMs are needed
+   * to run the test at all, so that one of them alone called bad is a poor example; the colour
+   * memory is not.
    */
   @Test
   void severalPartsCalledBadAccuseWhatTheyShare() {

@@ -35,6 +35,7 @@ import raconteur.core.story.Case;
  */
 public record Workshop(
     Casebook casebook, BoardShelf boards, Executor worker, Executor instruments, Executor window) {
+  private static final String SOUNDS = "sound cues";
   private static final String SCHOOL = "school";
   private static final String INSTRUMENTS = "instruments";
 
@@ -58,6 +59,18 @@ public record Workshop(
   /** Everything in the stockroom. */
   public Stock stock() {
     return new StockRoom(casebook).stock();
+  }
+
+  /** Whether lines that are kept or refused are heard. */
+  public boolean sounds() {
+    return casebook.setting(SOUNDS).filter("on"::equals).isPresent();
+  }
+
+  /** Has them heard from now on, or not; the sentence of a refusal, empty for none. */
+  public String keepSounds(boolean on) {
+    return casebook.keepSetting(SOUNDS, on ? "on" : "off") instanceof Outcome.Failed<?>(String why)
+        ? why
+        : "";
   }
 
   /** The name of the setting that makes a case a simulated one; its value is the seed. */

@@ -120,6 +120,9 @@ public final class BenchBar extends VBox {
   private void enter() {
     String line = field.getText();
     DeskState.Entered entered = desk.enter(line);
+    if (desk.workshop().sounds()) {
+      Cues.play(Cues.of(entered));
+    }
     switch (entered) {
       case DeskState.Kept kept -> {
         field.clear();

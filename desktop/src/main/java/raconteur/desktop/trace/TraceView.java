@@ -6,6 +6,7 @@ import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -31,6 +32,7 @@ import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.ArmsLength;
 import raconteur.desktop.desk.BenchBar;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.Cues;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
@@ -184,10 +186,29 @@ public final class TraceView extends StackPane {
     swap.setOnAction(e -> trySwap());
     MenuItem recording = new MenuItem("read a recording …");
     recording.setOnAction(e -> readRecording());
-    MenuButton menu = new MenuButton("bench", null, shop, swap, recording);
+    CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
+    sounds.setSelected(desk.workshop().sounds());
+    sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
+    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     menu.getStyleClass().add("plain-button");
     return menu;
+  }
+
+  /** Switches the cues; gives whether they are on now. */
+  private boolean soundsNow(boolean wanted) {
+    if (wanted && !Cues.possible()) {
+      bench.say(
+          "This machine has no sound output that is free: the sentence here stays all.", false);
+      return false;
+    }
+    String refusal = desk.workshop().keepSounds(wanted);
+    bench.say(
+        refusal.isEmpty()
+            ? (wanted ? "Kept lines rise, refused ones are low." : "Lines make no sound.")
+            : refusal,
+        refusal.isEmpty());
+    return desk.workshop().sounds();
   }
 
   /** What a scope or a bus recorder wrote, held against this board. */
