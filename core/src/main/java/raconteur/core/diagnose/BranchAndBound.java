@@ -15,10 +15,16 @@ import java.util.stream.IntStream;
  * that is at most is known from the findings that one touches.
  *
  * <p>Time O(C<sup>K</sup> · n) in the worst case for C classes and n findings; in practice near
- * C<sup>K−1</sup> and the leaves kept, which is also the space.
+ * C<sup>K−1</sup> · n and the sets weighed. Of those only the heaviest are kept one by one; of all
+ * the others only what they say of classes and places together.
  */
 final class BranchAndBound {
   private static final double CUT = 18;
+
+  /**
+   * Sets further below the best than this are too many to be kept, and too light to be looked at.
+   */
+  private static final double KEPT = 12;
 
   private final FaultClass[] classes;
   private final List<EvidenceColumn<?>> columns;
@@ -36,10 +42,18 @@ final class BranchAndBound {
   private final int[] chosen;
   private final int[] counts;
   private final Leaves leaves;
+  private final Marginals.Gathering gathering;
   private double bestLeaf;
   private double cutMass;
 
-  BranchAndBound(FaultClass[] classes, List<EvidenceColumn<?>> columns, int largest) {
+  /**
+   * @param gathering gets every set weighed, by what it weighs beside the best met so far
+   */
+  BranchAndBound(
+      FaultClass[] classes,
+      List<EvidenceColumn<?>> columns,
+      int largest,
+      Marginals.Gathering gathering) {
     this.classes = classes;
     this.columns = columns;
     this.largest = largest;
@@ -58,6 +72,7 @@ final class BranchAndBound {
     this.chosen = new int[largest];
     this.counts = new int[largest];
     this.leaves = new Leaves(largest);
+    this.gathering = gathering;
   }
 
   private int[] slotsOf(FaultClass c) {
@@ -74,12 +89,9 @@ final class BranchAndBound {
     // Something to measure branches against from the start: the best that one fault can do.
     bestLeaf = classes.length == 0 ? 0 : all.adds[0] + evidence;
     extend(all, 0, largest, 0, evidence);
-    double total = 0;
-    for (int leaf = 0; leaf < leaves.size(); leaf++) {
-      total += Math.exp(leaves.logWeight(leaf) - bestLeaf);
-    }
     double cut = Double.isNaN(cutMass) ? 0 : cutMass;
-    return new HypothesisSearch.Result(classes, leaves, bestLeaf, total, cut);
+    return new HypothesisSearch.Result(
+        classes, leaves, bestLeaf, gathering.total(), cut, gathering.marginals());
   }
 
   /**
@@ -170,17 +182,42 @@ final class BranchAndBound {
         counts[depth] = m;
         double newOdds = odds + Math.log(choices);
         keep(depth + 1, newOdds + newEvidence);
-        if (room > m) {
+        if (room - m == 1) {
+          closeAfter(c, from, i + 1, depth + 1, newOdds + newEvidence);
+        } else if (room > m) {
           Joined joined = join(c);
-          if (room - m == 1) {
-            close(from, i + 1, depth + 1, newOdds, newEvidence, joined.hides);
-          } else {
-            extend(candidates(from.order, i + 1), depth + 1, room - m, newOdds, newEvidence);
-          }
+          extend(candidates(from.order, i + 1), depth + 1, room - m, newOdds, newEvidence);
           part(c, joined);
         }
       }
     }
+  }
+
+  /** Adds one last fault on top of a class, where any can add enough. */
+  private void closeAfter(int c, Candidates from, int first, int depth, double base) {
+    if (first == from.order.length) {
+      return;
+    }
+    double hides = hides(c);
+    if (base + hides + from.adds[first] < bestLeaf - CUT) {
+      cutMass += Math.exp(base + hides - bestLeaf) * from.addsFrom[first];
+    } else {
+      Joined joined = join(c);
+      gathering.open(chosen, counts, depth);
+      close(from, first, depth, base, hides);
+      gathering.shut();
+      part(c, joined);
+    }
+  }
+
+  /** How much more any one class can add with this one in the set than without it, at most. */
+  private double hides(int c) {
+    int[] touched = classes[c].columns();
+    double most = 0;
+    for (int i = 0; i < touched.length; i++) {
+      most += columns.get(touched[i]).hides(effects[touched[i]], classes[c].effects()[i]);
+    }
+    return most;
   }
 
   /**
@@ -189,9 +226,7 @@ final class BranchAndBound {
    * @param from candidates weighed before the latest class was chosen
    * @param hides how much more than that one of them can add now
    */
-  private void close(
-      Candidates from, int first, int depth, double odds, double evidence, double hides) {
-    double base = odds + evidence;
+  private void close(Candidates from, int first, int depth, double base, double hides) {
     for (int i = first; i < from.order.length; i++) {
       double least = bestLeaf - CUT;
       if (base + hides + from.adds[i] < least) {
@@ -203,20 +238,20 @@ final class BranchAndBound {
       if (weight < least) {
         cutMass += Math.exp(weight - bestLeaf);
       } else if (!excluded(c, depth)) {
-        chosen[depth] = c;
-        counts[depth] = 1;
-        keep(depth + 1, weight);
+        measure(weight);
+        gathering.last(c, Math.exp(weight - bestLeaf));
+        if (weight > bestLeaf - KEPT) {
+          chosen[depth] = c;
+          counts[depth] = 1;
+          leaves.add(chosen, counts, depth + 1, weight);
+        }
       }
     }
   }
 
-  /**
-   * What was in the table before a class joined.
-   *
-   * @param hides how much more any one class can add on top of it than before, at most
-   */
+  /** What was in the table before a class joined. */
   @SuppressWarnings("ArrayRecordComponent")
-  private record Joined(double[] changes, int[] effects, double hides) {}
+  private record Joined(double[] changes, int[] effects) {}
 
   private Joined join(int c) {
     FaultClass joining = classes[c];
@@ -227,7 +262,6 @@ final class BranchAndBound {
     }
     double[] before = new double[size];
     int[] effectsBefore = new int[touched.length];
-    double hides = 0;
     int at = 0;
     for (int i = 0; i < touched.length; i++) {
       int column = touched[i];
@@ -238,15 +272,10 @@ final class BranchAndBound {
       effects[column] = columns.get(column).combine(effects[column], joining.effects()[i]);
       if (effects[column] != effectsBefore[i]) {
         columns.get(column).changes(effects[column], changes, from);
-        double most = 0;
-        for (int slot = 0; slot < length; slot++) {
-          most = Math.max(most, changes[from + slot] - before[at + slot]);
-        }
-        hides += most;
       }
       at += length;
     }
-    return new Joined(before, effectsBefore, hides);
+    return new Joined(before, effectsBefore);
   }
 
   private void part(int c, Joined joined) {
@@ -279,16 +308,26 @@ final class BranchAndBound {
     return false;
   }
 
-  /** Keeps the chosen set, or counts it as cut where it weighs next to nothing. */
-  private void keep(int depth, double weight) {
+  /** Measures all by a set from now on if it is the best so far. */
+  private void measure(double weight) {
     if (weight > bestLeaf) {
       cutMass *= Math.exp(bestLeaf - weight);
+      gathering.scale(Math.exp(bestLeaf - weight));
       bestLeaf = weight;
     }
+  }
+
+  /** Weighs the chosen set in, or counts it as cut where it weighs next to nothing. */
+  private void keep(int depth, double weight) {
+    measure(weight);
+    double share = Math.exp(weight - bestLeaf);
     if (weight < bestLeaf - CUT) {
-      cutMass += Math.exp(weight - bestLeaf);
+      cutMass += share;
     } else {
-      leaves.add(chosen, counts, depth, weight);
+      gathering.add(chosen, counts, depth, share);
+      if (weight > bestLeaf - KEPT) {
+        leaves.add(chosen, counts, depth, weight);
+      }
     }
   }
 }

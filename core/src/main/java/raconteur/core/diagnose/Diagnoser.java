@@ -142,13 +142,11 @@ public final class Diagnoser {
       chain.removeLast();
     }
     chained = findings;
-    HypothesisSearch.Result last = search(keys(findings));
+    HypothesisSearch.Result last = search(keys(findings), epoch);
     for (int n = chain.size(); n <= findings.size(); n++) {
-      chain.add(
-          Marginals.of(
-              n == findings.size() ? last : search(keys(findings.subList(0, n))),
-              catalogue,
-              epoch));
+      HypothesisSearch.Result link =
+          n == findings.size() ? last : search(keys(findings.subList(0, n)), epoch);
+      chain.add(link.marginals());
     }
     return last;
   }
@@ -163,14 +161,15 @@ public final class Diagnoser {
         f.finding(), f.moment(), predictor.expectation(f.finding(), f.moment(), told));
   }
 
-  private HypothesisSearch.Result search(List<ColumnKey> keys) {
+  private HypothesisSearch.Result search(List<ColumnKey> keys, int epoch) {
     List<EvidenceColumn<?>> used = new ArrayList<>();
     int[] epochs = new int[keys.size()];
     for (int i = 0; i < keys.size(); i++) {
       used.add(columns.computeIfAbsent(keys.get(i), this::column));
       epochs[i] = keys.get(i).moment().epoch();
     }
-    return HypothesisSearch.run(occurrences, used, epochs, largest);
+    return HypothesisSearch.run(
+        occurrences, used, epochs, largest, catalogue.placeOfFaults(), epoch);
   }
 
   private List<EvidenceColumn<?>> columnsOf(List<DatedFinding> findings) {

@@ -26,6 +26,7 @@ final class EvidenceColumn<E> {
   private double[] logLikelihoods = new double[8];
   private int[][] combinations = new int[0][];
   private int singles;
+  private double[][] hides = new double[0][];
 
   private EvidenceColumn(TestModel<E> model, Finding found, int faults) {
     this.model = model;
@@ -41,6 +42,7 @@ final class EvidenceColumn<E> {
       column.ofFault[i] = column.number(model.effectOf(faults.get(i)));
     }
     column.singles = column.effects.size();
+    column.hides = new double[column.singles][];
     return column;
   }
 
@@ -118,6 +120,39 @@ final class EvidenceColumn<E> {
       int together = combine(effect, single);
       into[from + single] = logLikelihoods[together] - now;
     }
+  }
+
+  /**
+   * How much more a third fault can change the log-likelihood, at most, where the effect of a
+   * second is joined to that of a first: what the second hides.
+   *
+   * @param one an effect of a single fault
+   * @param other another
+   */
+  double hides(int one, int other) {
+    double[] row = hides[one];
+    if (row == null) {
+      row = new double[singles];
+      for (int second = 1; second < singles; second++) {
+        row[second] = most(one, combine(one, second));
+      }
+      hides[one] = row;
+    }
+    return row[other];
+  }
+
+  private double most(int before, int after) {
+    double most = 0;
+    if (after != before) {
+      double step = logLikelihoods[after] - logLikelihoods[before];
+      for (int third = 0; third < singles; third++) {
+        // Joining may make the array of log-likelihoods a longer one: first both, then look.
+        int allThree = combine(after, third);
+        int without = combine(before, third);
+        most = Math.max(most, logLikelihoods[allThree] - logLikelihoods[without] - step);
+      }
+    }
+    return most;
   }
 
   /** The largest log-likelihood any effect met so far has. */

@@ -21,8 +21,17 @@ import java.util.Map;
 final class HypothesisSearch {
   private HypothesisSearch() {}
 
-  /** All leaves, and an upper bound on the weight of what was cut, relative to e^reference. */
-  record Result(FaultClass[] classes, Leaves leaves, double reference, double total, double cut) {
+  /**
+   * The heaviest leaves, what all together say of places and faults, their weight, and an upper
+   * bound on the weight of what was cut, relative to e^reference.
+   */
+  record Result(
+      FaultClass[] classes,
+      Leaves leaves,
+      double reference,
+      double total,
+      double cut,
+      Marginals marginals) {
     /** The share of all sets up to K that was weighed, at least. */
     double weighed() {
       return total / (total + cut);
@@ -36,14 +45,22 @@ final class HypothesisSearch {
   /**
    * @param epochs the epoch of each column's finding
    * @param largest K, from 1 to 3
+   * @param placeOf the number of the place of every fault
+   * @param epoch now: what the marginals speak of
    */
   static Result run(
-      List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs, int largest) {
+      List<Occurrence> occurrences,
+      List<EvidenceColumn<?>> columns,
+      int[] epochs,
+      int largest,
+      int[] placeOf,
+      int epoch) {
     if (largest < 1 || largest > 3) {
       throw new IllegalArgumentException("hypotheses have 1 to 3 faults, not " + largest);
     }
     FaultClass[] classes = classify(occurrences, columns, epochs);
-    return new BranchAndBound(classes, columns, largest).run();
+    var gathering = new Marginals.Gathering(classes, placeOf, epoch);
+    return new BranchAndBound(classes, columns, largest, gathering).run();
   }
 
   private static FaultClass[] classify(

@@ -1,10 +1,13 @@
 package raconteur.core.diagnose;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import raconteur.core.diagnose.FaultClass.PowerSums;
-import raconteur.core.fault.FaultCatalogue;
 
 /**
  * What a posterior says of single places and faults: the chance that at least one fault is there
@@ -12,27 +15,18 @@ import raconteur.core.fault.FaultCatalogue;
  *
  * <p>With g(c, m, p) the chance that m members of class c taken together include a fault at place
  * p, a combination of classes has one there with chance 1 − Π(1 − g). The sum of the g of all
- * leaves is gathered once per class and count; only where two classes of one leaf share a place is
- * the overlap taken off leaf by leaf.
+ * combinations is gathered once per class and count; only where two classes of one combination
+ * share a place is the overlap taken off combination by combination.
  */
 final class Marginals {
   private final double[] byPlace;
   private final double[] byFault;
   private final double sound;
 
-  private Marginals(Gathering gathered) {
-    byPlace = gathered.byPlace;
-    byFault = gathered.byFault;
-    sound = gathered.sound;
-  }
-
-  /**
-   * @param epoch now: only faults there in this epoch count
-   */
-  static Marginals of(HypothesisSearch.Result result, FaultCatalogue catalogue, int epoch) {
-    var gathering = new Gathering(result, catalogue, epoch);
-    gathering.gather();
-    return new Marginals(gathering);
+  private Marginals(double[] byPlace, double[] byFault, double sound) {
+    this.byPlace = byPlace;
+    this.byFault = byFault;
+    this.sound = sound;
   }
 
   /** The chance of a fault at a place, by its index in the catalogue. */
@@ -49,88 +43,207 @@ final class Marginals {
     return sound;
   }
 
-  /** What is needed while they are worked out, and not kept. */
-  private static final class Gathering {
-    private static final double NEGLIGIBLE = 1e-10;
+  /** Takes combinations of classes in, one by one, and keeps none of them. */
+  static final class Gathering {
     private static final int MOST = 4;
 
-    private final FaultCatalogue catalogue;
+    private final FaultClass[] classes;
+    private final int[] placeOf;
     private final int epoch;
-    private final HypothesisSearch.Result result;
     private final double[] byPlace;
-    private final double[] byFault;
-    private final Present[][] present;
+    private final double[] mass;
+    private final double[] none;
+    private final Present[] present;
 
-    /* For two classes whether they have a place in common: 0 where nobody asked yet. */
-    private final byte[] meets;
+    /* For two classes whether they have a place in common. */
+    private final boolean[][] meets;
     private double sound;
+    private double total;
+
+    /* The combination that last classes are being added to, and the weight of all of those. */
+    private int[] stem = {};
+    private int[] stemCounts = {};
+    private int stemDepth;
+    private double stemNone;
+    private boolean stemMeets;
+    private double stemMass;
 
     /**
      * What m members of a class have at places now.
      *
      * @param places ascending
      * @param chances g at each of them
-     * @param none the chance that none of the m is there now
      */
-    private record Present(int[] places, double[] chances, double none) {
+    @SuppressWarnings("ArrayRecordComponent")
+    private record Present(int[] places, double[] chances) {
       double at(int place) {
         int found = Arrays.binarySearch(places, place);
         return found < 0 ? 0 : chances[found];
       }
     }
 
-    Gathering(HypothesisSearch.Result result, FaultCatalogue catalogue, int epoch) {
-      this.result = result;
-      this.catalogue = catalogue;
+    /**
+     * @param placeOf the number of the place of every fault
+     * @param epoch now: only faults there in this epoch count
+     */
+    Gathering(FaultClass[] classes, int[] placeOf, int epoch) {
+      this.classes = classes;
+      this.placeOf = placeOf;
       this.epoch = epoch;
-      this.byPlace = new double[catalogue.places().size()];
-      this.byFault = new double[catalogue.faults().size()];
-      this.present = new Present[result.classes().length][MOST];
-      this.meets = new byte[result.classes().length * result.classes().length];
-    }
-
-    private void gather() {
-      double[][] mass = new double[result.classes().length][MOST];
-      Leaves leaves = result.leaves();
-      for (int leaf = 0; leaf < leaves.size(); leaf++) {
-        double share = result.share(leaf);
-        int depth = leaves.depth(leaf);
-        double none = 1;
-        for (int d = 0; d < depth; d++) {
-          mass[leaves.classAt(leaf, d)][leaves.countAt(leaf, d)] += share;
-          none *= present(leaves.classAt(leaf, d), leaves.countAt(leaf, d)).none();
+      this.byPlace = new double[Arrays.stream(placeOf).max().orElse(-1) + 1];
+      this.mass = new double[classes.length * MOST];
+      this.none = new double[classes.length * MOST];
+      this.present = new Present[classes.length * MOST];
+      this.meets = meetings();
+      for (int c = 0; c < classes.length; c++) {
+        PowerSums there = PowerSums.ZERO;
+        for (Occurrence member : classes[c].members()) {
+          there = member.during(epoch) ? there.plus(member.odds()) : there;
         }
-        sound += share * none;
-        if (depth > 1 && share > NEGLIGIBLE) {
-          takeOffOverlap(leaf, depth, share);
+        PowerSums away = classes[c].sums().minus(there);
+        for (int m = 1; m < MOST; m++) {
+          none[c * MOST + m] = away.choose(m) / classes[c].sums().choose(m);
         }
       }
-      for (int c = 0; c < mass.length; c++) {
-        for (int m = 1; m < MOST; m++) {
-          if (mass[c][m] > 0) {
-            spread(c, m, mass[c][m]);
+    }
+
+    private boolean[][] meetings() {
+      List<Set<Integer>> at = new ArrayList<>();
+      for (int place = 0; place < byPlace.length; place++) {
+        at.add(new HashSet<>());
+      }
+      for (int c = 0; c < classes.length; c++) {
+        for (Occurrence member : classes[c].members()) {
+          if (member.during(epoch)) {
+            at.get(placeOf[member.fault()]).add(c);
           }
         }
       }
+      boolean[][] meeting = new boolean[classes.length][classes.length];
+      for (Set<Integer> here : at) {
+        here.forEach(one -> here.forEach(other -> meeting[one][other] = true));
+      }
+      return meeting;
+    }
+
+    /** The weight of all that was added. */
+    double total() {
+      return total;
+    }
+
+    /** Makes all that was added so far weigh that many times as much. */
+    void scale(double factor) {
+      for (double[] weights : new double[][] {byPlace, mass}) {
+        for (int i = 0; i < weights.length; i++) {
+          weights[i] *= factor;
+        }
+      }
+      sound *= factor;
+      total *= factor;
+      stemMass *= factor;
+    }
+
+    /**
+     * Adds one combination.
+     *
+     * @param chosen its classes
+     * @param counts how many members of each
+     * @param depth how many classes it has
+     */
+    void add(int[] chosen, int[] counts, int depth, double weight) {
+      total += weight;
+      double healthy = weight;
+      for (int d = 0; d < depth; d++) {
+        int at = chosen[d] * MOST + counts[d];
+        mass[at] += weight;
+        healthy *= none[at];
+      }
+      sound += healthy;
+      if (depth > 1) {
+        takeOffOverlap(chosen, counts, depth, weight);
+      }
+    }
+
+    /**
+     * Begins with combinations that differ in their last class only: every {@link #last} adds one,
+     * until {@link #shut}.
+     *
+     * @param chosen the classes all have, with room for one more
+     */
+    void open(int[] chosen, int[] counts, int depth) {
+      stem = chosen;
+      stemCounts = counts;
+      stemDepth = depth;
+      stemMass = 0;
+      stemNone = 1;
+      stemMeets = false;
+      for (int d = 0; d < depth; d++) {
+        stemNone *= none[chosen[d] * MOST + counts[d]];
+        for (int e = 0; e < d; e++) {
+          stemMeets |= meets[chosen[d]][chosen[e]];
+        }
+      }
+    }
+
+    /** Adds the stem with one member of one more class. */
+    void last(int c, double weight) {
+      stemMass += weight;
+      mass[c * MOST + 1] += weight;
+      sound += weight * stemNone * none[c * MOST + 1];
+      boolean meeting = stemMeets;
+      for (int d = 0; d < stemDepth; d++) {
+        meeting |= meets[stem[d]][c];
+      }
+      if (meeting) {
+        stem[stemDepth] = c;
+        stemCounts[stemDepth] = 1;
+        takeOffOverlap(stem, stemCounts, stemDepth + 1, weight);
+      }
+    }
+
+    void shut() {
+      total += stemMass;
+      for (int d = 0; d < stemDepth; d++) {
+        mass[stem[d] * MOST + stemCounts[d]] += stemMass;
+      }
+      stemMass = 0;
+    }
+
+    /** What all that was added says together. */
+    Marginals marginals() {
+      double[] places = byPlace.clone();
+      double[] faults = new double[placeOf.length];
+      for (int c = 0; c < classes.length; c++) {
+        for (int m = 1; m < MOST; m++) {
+          if (mass[c * MOST + m] > 0) {
+            spread(c, m, mass[c * MOST + m], places, faults);
+          }
+        }
+      }
+      double all = total > 0 ? total : 1;
+      for (double[] sums : new double[][] {places, faults}) {
+        for (int i = 0; i < sums.length; i++) {
+          sums[i] /= all;
+        }
+      }
+      return new Marginals(places, faults, sound / all);
     }
 
     private Present present(int c, int m) {
-      Present known = present[c][m];
+      Present known = present[c * MOST + m];
       if (known == null) {
-        known = makePresent(result.classes()[c], m);
-        present[c][m] = known;
+        known = makePresent(classes[c], m);
+        present[c * MOST + m] = known;
       }
       return known;
     }
 
     private Present makePresent(FaultClass c, int m) {
       Map<Integer, PowerSums> sums = new HashMap<>();
-      PowerSums all = PowerSums.ZERO;
       for (Occurrence member : c.members()) {
         if (member.during(epoch)) {
-          int place = catalogue.placeOf(member.fault());
+          int place = placeOf[member.fault()];
           sums.put(place, sums.getOrDefault(place, PowerSums.ZERO).plus(member.odds()));
-          all = all.plus(member.odds());
         }
       }
       double choices = c.sums().choose(m);
@@ -139,56 +252,44 @@ final class Marginals {
       for (int i = 0; i < places.length; i++) {
         chances[i] = 1 - c.sums().minus(sums.get(places[i])).choose(m) / choices;
       }
-      return new Present(places, chances, c.sums().minus(all).choose(m) / choices);
+      return new Present(places, chances);
     }
 
-    /** Where classes of one leaf share a place: 1 − Π(1 − g) in place of the sum of the g. */
-    private void takeOffOverlap(int leaf, int depth, double share) {
-      Leaves leaves = result.leaves();
+    /**
+     * Where classes of one combination share a place: 1 − Π(1 − g) in place of the sum of the g.
+     */
+    private void takeOffOverlap(int[] chosen, int[] counts, int depth, double weight) {
       int meeting = 0;
       for (int d = 1; d < depth; d++) {
-        Present later = present(leaves.classAt(leaf, d), leaves.countAt(leaf, d));
         for (int e = 0; e < d; e++) {
-          if (meet(leaves.classAt(leaf, d), leaves.classAt(leaf, e))) {
-            Present earlier = present(leaves.classAt(leaf, e), leaves.countAt(leaf, e));
-            overlap(later, earlier, share);
+          if (meets[chosen[d]][chosen[e]]) {
+            overlap(present(chosen[d], counts[d]), present(chosen[e], counts[e]), weight);
             meeting++;
           }
         }
       }
       if (meeting == 3) {
-        overlapOfThree(leaf, share);
+        overlapOfThree(
+            present(chosen[0], counts[0]),
+            present(chosen[1], counts[1]),
+            present(chosen[2], counts[2]),
+            weight);
       }
     }
 
-    /** Whether two classes have a place in common; most have none. */
-    private boolean meet(int one, int other) {
-      int at = one * present.length + other;
-      if (meets[at] == 0) {
-        int[] places = present(one, 1).places();
-        Present many = present(other, 1);
-        boolean any = Arrays.stream(places).anyMatch(p -> many.at(p) > 0);
-        meets[at] = (byte) (any ? 1 : -1);
-      }
-      return meets[at] > 0;
-    }
-
-    private void overlap(Present one, Present other, double share) {
-      Present few = one.places().length <= other.places().length ? one : other;
-      Present many = few.equals(one) ? other : one;
+    private void overlap(Present one, Present other, double weight) {
+      boolean fewer = one.places().length <= other.places().length;
+      Present few = fewer ? one : other;
+      Present many = fewer ? other : one;
       for (int i = 0; i < few.places().length; i++) {
-        byPlace[few.places()[i]] -= share * few.chances()[i] * many.at(few.places()[i]);
+        byPlace[few.places()[i]] -= weight * few.chances()[i] * many.at(few.places()[i]);
       }
     }
 
-    private void overlapOfThree(int leaf, double share) {
-      Leaves leaves = result.leaves();
-      Present a = present(leaves.classAt(leaf, 0), leaves.countAt(leaf, 0));
-      Present b = present(leaves.classAt(leaf, 1), leaves.countAt(leaf, 1));
-      Present c = present(leaves.classAt(leaf, 2), leaves.countAt(leaf, 2));
+    private void overlapOfThree(Present a, Present b, Present c, double weight) {
       for (int i = 0; i < c.places().length; i++) {
         int place = c.places()[i];
-        byPlace[place] += share * c.chances()[i] * b.at(place) * a.at(place);
+        byPlace[place] += weight * c.chances()[i] * b.at(place) * a.at(place);
       }
     }
 
@@ -196,17 +297,17 @@ final class Marginals {
      * Shares a class's mass among its places, and among its members: o · e(m−1) without it, over
      * e(m).
      */
-    private void spread(int c, int m, double mass) {
+    private void spread(int c, int m, double share, double[] places, double[] faults) {
       Present here = present(c, m);
       for (int i = 0; i < here.places().length; i++) {
-        byPlace[here.places()[i]] += mass * here.chances()[i];
+        places[here.places()[i]] += share * here.chances()[i];
       }
-      FaultClass faultClass = result.classes()[c];
+      FaultClass faultClass = classes[c];
       double choices = faultClass.sums().choose(m);
       for (Occurrence member : faultClass.members()) {
         if (member.during(epoch)) {
           PowerSums others = faultClass.sums().minus(PowerSums.ZERO.plus(member.odds()));
-          byFault[member.fault()] += mass * member.odds() * others.choose(m - 1) / choices;
+          faults[member.fault()] += share * member.odds() * others.choose(m - 1) / choices;
         }
       }
     }

@@ -79,6 +79,11 @@ public final class FaultCatalogue {
     return placeOfFault[fault];
   }
 
+  /** The same of every fault. */
+  public int[] placeOfFaults() {
+    return placeOfFault.clone();
+  }
+
   private static final class Worker {
     private final Board board;
     private final Priors priors;

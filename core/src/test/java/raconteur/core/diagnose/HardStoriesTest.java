@@ -163,7 +163,8 @@ class HardStoriesTest {
 
   private static Marginals posterior(FaultCatalogue catalogue, List<EvidenceColumn<?>> columns) {
     List<Occurrence> all = Occurrence.all(BOARD, catalogue, Priors.shipped(), List.of());
-    return Marginals.of(
-        HypothesisSearch.run(all, columns, new int[columns.size()], 1), catalogue, 0);
+    return HypothesisSearch.run(
+            all, columns, new int[columns.size()], 1, catalogue.placeOfFaults(), 0)
+        .marginals();
   }
 }

@@ -81,8 +81,10 @@ class HypothesisSearchTest {
       columns.add(column(model(predictor, finding, telling), finding.finding(), catalogue));
     }
     int[] epochs = telling.findings().stream().mapToInt(f -> f.moment().epoch()).toArray();
-    var result = HypothesisSearch.run(occurrences, columns, epochs, largest);
-    Marginals marginals = Marginals.of(result, catalogue, telling.epoch());
+    var result =
+        HypothesisSearch.run(
+            occurrences, columns, epochs, largest, catalogue.placeOfFaults(), telling.epoch());
+    Marginals marginals = result.marginals();
     assertThat(result.weighed()).isGreaterThan(0.999999);
     brute.forEach(
         (place, mass) ->
@@ -204,13 +206,9 @@ class HypothesisSearchTest {
             new Occurrence(0, 0, Integer.MAX_VALUE, 0.01, false),
             new Occurrence(1, 0, Integer.MAX_VALUE, 0.99, false));
     var column = EvidenceColumn.of(screening, positive, states);
-    var result = HypothesisSearch.run(occurrences, List.of(column), new int[] {0}, 1);
-    double ill = 0;
-    for (int leaf = 0; leaf < result.leaves().size(); leaf++) {
-      FaultClass state = result.classes()[result.leaves().classAt(leaf, 0)];
-      ill += state.members().getFirst().fault() == 0 ? result.share(leaf) : 0;
-    }
-    assertThat(ill).isCloseTo(0.077, within(0.0005));
+    var result =
+        HypothesisSearch.run(occurrences, List.of(column), new int[] {0}, 1, new int[] {0, 1}, 0);
+    assertThat(result.marginals().at(0)).isCloseTo(0.077, within(0.0005));
   }
 
   private static Fault fault(String part) {

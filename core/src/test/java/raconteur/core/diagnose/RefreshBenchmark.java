@@ -141,9 +141,9 @@ public final class RefreshBenchmark {
           column(predictor.model(f.finding(), f.moment(), expectation), f.finding(), catalogue));
     }
     long start = System.nanoTime();
-    HypothesisSearch.Result result = HypothesisSearch.run(all, columns, epochs, 2);
     double byClasses =
-        Marginals.of(result, catalogue, telling.epoch())
+        HypothesisSearch.run(all, columns, epochs, 2, catalogue.placeOfFaults(), telling.epoch())
+            .marginals()
             .at(catalogue.places().indexOf(new Place.OfPart("U39")));
     long middle = System.nanoTime();
     double bySets = enumerate(all, columns, epochs, catalogue, telling.epoch());
