@@ -24,6 +24,9 @@ public final class Advisor {
   /** How many faults a hypothesis may have unless told otherwise. */
   public static final int USUAL_LARGEST_HYPOTHESIS = 2;
 
+  /** How many it may have at most. */
+  public static final int MOST_IN_A_HYPOTHESIS = 3;
+
   private final Board board;
   private final History history;
   private final int largest;

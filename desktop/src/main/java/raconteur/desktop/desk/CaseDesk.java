@@ -311,7 +311,7 @@ public final class CaseDesk {
             });
   }
 
-  /** The shop changed its school or its instruments. */
+  /** The shop changed its school, its instruments, or how many faults it looks for at once. */
   public void shopChanged() {
     workshop.worker().execute(() -> advisor = Optional.empty());
     workOut("");
@@ -434,10 +434,7 @@ public final class CaseDesk {
         advisor.orElseGet(
             () ->
                 new Advisor(
-                    board,
-                    workshop.history(board),
-                    Advisor.USUAL_LARGEST_HYPOTHESIS,
-                    workshop.shop()));
+                    board, workshop.history(board), workshop.largestHypothesis(), workshop.shop()));
     advisor = Optional.of(mind);
     Advisor.Advice advice = mind.advise(story);
     String news = cause.isEmpty() ? "" : News.tell(before, advice);

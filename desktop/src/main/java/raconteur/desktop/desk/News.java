@@ -80,7 +80,7 @@ public final class News {
     List<String> parts = new ArrayList<>();
     List<String> cleared = newlyCleared(before, after);
     if (!cleared.isEmpty()) {
-      parts.add("speaks for " + String.join(", ", cleared));
+      parts.add("takes suspicion off " + String.join(", ", cleared));
     }
     parts.add(
         "puts " + Percent.of(leader.probability()) + " on " + PlaceWords.shortly(leader.place()));

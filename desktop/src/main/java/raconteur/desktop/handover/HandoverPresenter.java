@@ -90,7 +90,7 @@ final class HandoverPresenter {
                 new Advisor(
                     desk.state().board(),
                     workshop.history(desk.state().board()),
-                    Advisor.USUAL_LARGEST_HYPOTHESIS));
+                    workshop.largestHypothesis()));
     advisor = Optional.of(made);
     return made;
   }

@@ -43,9 +43,9 @@ final class ReasonsPane extends ScrollPane {
   void show(
       Board board, Advisor.Advice advice, Suspect suspect, List<SimilarStories.Likeness> similar) {
     Diagnosis diagnosis = advice.diagnosis();
-    lines
-        .getChildren()
-        .setAll(Texts.label("Why " + PlaceWords.shortly(suspect.place()), "heading"));
+    lines.getChildren().clear();
+    WalkedLine.latest(board, advice.telling()).ifPresent(this::walked);
+    lines.getChildren().add(Texts.label("Why " + PlaceWords.shortly(suspect.place()), "heading"));
     row(
         decibans(Suspect.decibans(suspect.prior())),
         "before any reading: " + Percent.of(suspect.prior()) + origin(board, suspect),
@@ -62,7 +62,6 @@ final class ReasonsPane extends ScrollPane {
         decibans(Suspect.decibans(suspect.probability())),
         "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
         "figures");
-    WalkedLine.latest(board, advice.telling()).ifPresent(this::walked);
     deadTest(DeadTestRuns.of(board, advice.telling()));
     doubts(diagnosis.doubts());
     cleared(diagnosis.cleared());

@@ -37,7 +37,8 @@ class NewsTest {
     var after = advise("screen garbage", "flash 3 3 3", "U24 tester fail");
     assertThat(News.tell(Optional.of(before), after)).startsWith("That ").contains("on U24.");
     var ran = advise("screen garbage", "flash pass");
-    assertThat(News.tell(Optional.of(advise("screen garbage")), ran)).contains("speaks for");
+    assertThat(News.tell(Optional.of(advise("screen garbage")), ran))
+        .contains("takes suspicion off");
   }
 
   @Test
