@@ -5,12 +5,17 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Mend;
 import raconteur.core.predict.Expectation;
 import raconteur.core.predict.Predictor;
 import raconteur.core.predict.TestModel;
@@ -65,7 +70,7 @@ public final class Diagnoser {
   /** Weighs the whole story so far. */
   public Diagnosis diagnose(Telling telling) {
     List<DatedFinding> findings =
-        telling.findings().stream().filter(f -> stillCounts(f, telling.epoch())).toList();
+        telling.findings().stream().filter(f -> stillCounts(f, telling)).toList();
     if (!telling.mends().equals(mendsBefore)) {
       mendsBefore = telling.mends();
       occurrences = Occurrence.all(board, catalogue, priors, mendsBefore);
@@ -101,21 +106,56 @@ public final class Diagnoser {
   /**
    * Whether a finding still says something of what is left. Before the last mend but one the board
    * had faults that are mended since, and a hypothesis would spend its few faults on explaining
-   * those; so of that time only counts what speaks of one part or one track alone.
+   * those; so of that time only counts what speaks of one part or one track alone, and even that no
+   * longer once it was mended.
    */
-  private static boolean stillCounts(DatedFinding told, int epoch) {
-    return told.moment().epoch() >= epoch - 1
-        || switch (told.finding()) {
-          case Finding.TesterVerdict _,
-              Finding.RomCompare _,
-              Finding.Continuity _,
-              Finding.Elsewhere _,
-              Finding.PullStep _,
-              Finding.CapacitorReading _,
-              Finding.DummyVolts _ ->
-              true;
-          case Finding _ -> false;
-        };
+  private boolean stillCounts(DatedFinding told, Telling telling) {
+    if (told.moment().epoch() >= telling.epoch() - 1) {
+      return true;
+    }
+    return switch (told.finding()) {
+      case Finding.TesterVerdict verdict -> untouched(verdict.part(), told, telling);
+      case Finding.RomCompare compare -> untouched(compare.part(), told, telling);
+      case Finding.Elsewhere elsewhere -> untouched(elsewhere.part(), told, telling);
+      case Finding.CapacitorReading capacitor -> untouched(capacitor.part(), told, telling);
+      case Finding.PullStep pull -> untouched(pull.part(), told, telling);
+      case Finding.Continuity way -> untouched(way, told, telling);
+      case Finding.DummyVolts _ -> true;
+      case Finding _ -> false;
+    };
+  }
+
+  private static boolean untouched(String part, DatedFinding told, Telling telling) {
+    return later(told, telling)
+        .noneMatch(mend -> mend instanceof Mend.OfPart whole && whole.part().equals(part));
+  }
+
+  /** What was joined still is; what was wrong about a line is settled by any mend on that line. */
+  private boolean untouched(Finding.Continuity way, DatedFinding told, Telling telling) {
+    Optional<Net> one = board.netOf(way.one());
+    Optional<Net> other = board.netOf(way.other());
+    if (way.joined() && one.equals(other)) {
+      return true;
+    }
+    return later(told, telling)
+        .flatMap(Diagnoser::soldered)
+        .map(board::netOf)
+        .noneMatch(net -> net.equals(one) || net.equals(other));
+  }
+
+  private static Stream<PinRef> soldered(Mend mend) {
+    return switch (mend) {
+      case Mend.OfPart _ -> Stream.empty();
+      case Mend.Reflowed joint -> Stream.of(joint.pin());
+      case Mend.Wired wire -> Stream.of(wire.from(), wire.to());
+      case Mend.Parted bridge -> Stream.of(bridge.one(), bridge.other());
+    };
+  }
+
+  private static Stream<Mend> later(DatedFinding told, Telling telling) {
+    return telling.mends().stream()
+        .filter(mend -> mend.epoch() > told.moment().epoch())
+        .map(DatedMend::mend);
   }
 
   private double now(Stretch stretch) {

@@ -40,7 +40,18 @@ final class SimulatedLines {
 
   /** What a fault makes a pin show; empty where it is as on the healthy board, or not known. */
   Optional<Signal> changeAt(Fault fault, PinRef pin) {
-    return linesOf(fault).map(lines -> lines.get(pin)).filter(shown -> shown != healthy.get(pin));
+    return linesOf(fault)
+        .map(lines -> lines.get(pin))
+        .filter(shown -> shown != healthy.get(pin))
+        .map(SimulatedLines::onTheProbe);
+  }
+
+  /**
+   * A line that now fights, now floats and never rises lights neither lamp of a probe steadily:
+   * that is how a stuck output shows on lines it shares.
+   */
+  private static Signal onTheProbe(Signal shown) {
+    return shown == Signal.DOUBTFUL ? Signal.BETWEEN : shown;
   }
 
   /** By the fault itself, because its words are long to make. */

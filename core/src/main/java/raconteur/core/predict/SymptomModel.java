@@ -15,7 +15,7 @@ import raconteur.core.finding.Finding;
  */
 final class SymptomModel implements TestModel<SymptomModel.Shown> {
   private static final String WORKING_CARD = "works";
-  private static final double REST = 0.02;
+  private static final double REST = 0.002;
 
   /** How far a simulated look is taken for what a real board shows. */
   private static final double AS_SIMULATED = 0.8;
@@ -90,6 +90,9 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
   @Override
   public double probability(Finding found, Shown shown) {
     String card = ((Finding.Symptom) found).card();
+    if (shown.stage() == order.stages()) {
+      return healthy(card);
+    }
     double byBlock = byBlock(card, shown.stage());
     double exact =
         shown.card().isEmpty()
@@ -99,16 +102,23 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
         + readings.chance("symptom", "drawer", "neighbouring") / board.symptoms().size();
   }
 
+  /**
+   * One bad picture is easily taken for another, but hardly a good one for bad: that is the monitor
+   * or its lead.
+   */
+  private double healthy(String card) {
+    return card.equals(WORKING_CARD)
+        ? readings.chance("symptom", "healthy", "works")
+        : readings.chance("symptom", "healthy", "other") / Math.max(1, board.symptoms().size() - 1);
+  }
+
   private double byBlock(String card, int stage) {
     double sum = board.symptoms().stream().mapToDouble(c -> weight(c, stage)).sum();
     return board.symptom(card).map(c -> weight(c, stage)).orElse(0.0) / sum;
   }
 
   private double weight(SymptomCard card, int stage) {
-    if (stage == order.stages()) {
-      return card.id().equals(WORKING_CARD) ? 1 : REST;
-    }
-    return card.chances().getOrDefault(order.block(stage), 0.0) + REST / 10;
+    return card.chances().getOrDefault(order.block(stage), 0.0) + REST;
   }
 
   @Override

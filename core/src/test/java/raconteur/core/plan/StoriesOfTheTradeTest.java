@@ -25,11 +25,12 @@ class StoriesOfTheTradeTest {
     return diagnosis.suspects().getFirst().place();
   }
 
+  /** Behind the sixth, an empty one here, is the port chip: the picture comes, the keys do not. */
   @Test
   void anAddressLineThatTogglesOnFiveSocketsAndFloatsOnTheSixth() {
     Diagnosis diagnosis =
         tell(
-            "screen loops",
+            "screen works",
             "U18.5 toggling",
             "U15.5 toggling",
             "U16.5 toggling",
@@ -45,7 +46,7 @@ class StoriesOfTheTradeTest {
   @Test
   void continuityWithThePowerOffMakesTheCutSure() {
     Diagnosis diagnosis =
-        tell("screen loops", "U20.5 toggling", "U17.5 floating", "cont U20.5 U17.5 open");
+        tell("screen works", "U20.5 toggling", "U17.5 floating", "cont U20.5 U17.5 open");
     assertThat(diagnosis.suspects().getFirst().probability()).isGreaterThan(0.9);
   }
 
