@@ -23,6 +23,7 @@ final class LookAhead {
   private static final double NEARLY_ALL = 0.95;
   private static final int MOST_DEEP = 8;
   private static final double TELLS_NOTHING = 1e-4;
+  private static final double TRIFLE_BITS_A_MINUTE = 0.05;
 
   private final List<Hypothesis> hypotheses;
   private final FaultCatalogue catalogue;
@@ -180,6 +181,11 @@ final class LookAhead {
     return scored.isEmpty() || scored.getFirst().saves() > 0
         ? scored.stream().findFirst()
         : scored.stream().max(Comparator.comparingDouble(Scored::bitsPerMinute));
+  }
+
+  /** Whether no test is worth its minutes and none tells more than a trifle either. */
+  boolean hardlyTells(List<Scored> scored) {
+    return scored.stream().noneMatch(s -> s.pays() || s.bitsPerMinute() > TRIFLE_BITS_A_MINUTE);
   }
 
   /** The chance that a test lets a mend stand that is in vain. */

@@ -147,13 +147,13 @@ public final class NextSteps {
     List<Step> steps = new ArrayList<>();
     Suspect leader = toMend(diagnosis, lookAhead, declined);
     double nextTest = scored.isEmpty() ? Double.MAX_VALUE : scored.getFirst().cost();
+    double mendFrom = lookAhead.hardlyTells(scored) ? mendFrom(leader) / 2 : mendFrom(leader);
     boolean allowed =
-        leader.probability() >= mendFrom(leader)
+        leader.probability() >= mendFrom
             && !declined.contains(StepWords.mendName(board, leader.place()));
     Optional<LookAhead.Scored> chosen =
         lookAhead.choose(
-            scored,
-            new LookAhead.Mending(placesOf(leader), waste(leader), mendFrom(leader), allowed));
+            scored, new LookAhead.Mending(placesOf(leader), waste(leader), mendFrom, allowed));
     List<LookAhead.Scored> inOrder = new ArrayList<>(scored);
     if (scored.isEmpty() || scored.getFirst().saves() <= 0) {
       inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));

@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
@@ -27,7 +28,7 @@ import raconteur.core.finding.Finding;
  * they hang on. What keeps the processor from running keeps the test from running.
  */
 final class PathModel implements TestModel<PathModel.State> {
-  private static final State CLEAR = new State(Set.of(), false);
+  private static final State CLEAR = new State(Set.of(), Run.FREE);
 
   private final Board board;
   private final NetPropagation nets;
@@ -41,11 +42,21 @@ final class PathModel implements TestModel<PathModel.State> {
   private final Function<Finding, SortedMap<String, Boolean>> verdicts;
   private final BiFunction<SortedMap<String, Boolean>, Boolean, Finding> made;
 
+  /** How far the test's own program comes: its text may be there and yet hard to read. */
+  enum Run {
+    FREE,
+    GARBLED,
+    STOPPED;
+
+    static Run of(boolean stopped) {
+      return stopped ? STOPPED : FREE;
+    }
+  }
+
   /**
    * @param reached the tested parts a fault meets
-   * @param stopped whether the test's own program cannot run
    */
-  record State(Set<String> reached, boolean stopped) {
+  record State(Set<String> reached, Run run) {
     State {
       reached = Set.copyOf(reached);
     }
@@ -116,22 +127,25 @@ final class PathModel implements TestModel<PathModel.State> {
       stopped = fault.mode() != FaultMode.WEAK && (isProcessor(part) || (shown && isRom(part)));
     }
     if (board.nets().isEmpty()) {
-      return new State(reached, stopped || byBlock(fault));
+      return new State(reached, Run.of(stopped || byBlock(fault)));
     }
     var visitor = new Visitor(reached);
     nets.consequences(fault).forEach(visitor::visit);
     Optional<FaultDictionary.Answer> known = shown ? simulated.of(fault) : Optional.empty();
-    return new State(reached, known.map(PathModel::unreadable).orElse(stopped || visitor.stopped));
+    return new State(
+        reached, known.map(PathModel::read).orElse(Run.of(stopped || visitor.stopped)));
   }
 
   /**
    * The board's own firmware starts the diagnostic and the screen tells what it found: where the
-   * one does not come up or the other shows no text, nothing can be read.
+   * one does not come up or the other shows no text, nothing can be read; wrong letters may still
+   * be told apart.
    */
-  private static boolean unreadable(FaultDictionary.Answer alone) {
+  private static Run read(FaultDictionary.Answer alone) {
     return switch (alone.look()) {
-      case BLANK, BORDER, GARBAGE, CHANGING -> true;
-      case CHARACTERS, COLOURS, WORKS -> false;
+      case BLANK, BORDER, GARBAGE, CHANGING -> Run.STOPPED;
+      case CHARACTERS -> Run.GARBLED;
+      case COLOURS, WORKS -> Run.FREE;
     };
   }
 
@@ -178,7 +192,7 @@ final class PathModel implements TestModel<PathModel.State> {
   public State combine(State one, State other) {
     Set<String> reached = new HashSet<>(one.reached());
     reached.addAll(other.reached());
-    return new State(reached, one.stopped() || other.stopped());
+    return new State(reached, one.run().compareTo(other.run()) > 0 ? one.run() : other.run());
   }
 
   @Override
@@ -186,7 +200,7 @@ final class PathModel implements TestModel<PathModel.State> {
     SortedMap<String, Boolean> told = verdicts.apply(found);
     double chance = 1;
     if (shown) {
-      String run = state.stopped() ? "stopped" : "free";
+      String run = state.run().name().toLowerCase(Locale.ROOT);
       chance = readings.chance("diagnostic runs", run, told.isEmpty() ? "nothing" : "runs");
     }
     for (var verdict : told.entrySet()) {
@@ -198,7 +212,7 @@ final class PathModel implements TestModel<PathModel.State> {
   }
 
   private String condition(String part, State state) {
-    if (state.stopped()) {
+    if (state.run() == Run.STOPPED) {
       return "stopped";
     }
     boolean port =

@@ -79,7 +79,8 @@ class HardStoriesTest {
   }
 
   /**
-   * Three lines of one net that fight, two rails that are right, and nothing that would join it.
+   * Four lines far from each other that fight, a rail that is right, a picture, and nothing that
+   * would join it all.
    */
   @Test
   void aFaultTheModelDoesNotContainRaisesDoubt() {
@@ -87,12 +88,11 @@ class HardStoriesTest {
     String[] unknown = {
       "screen works",
       "flash pass",
-      "U39.7 low",
-      "U39.7 low",
-      "U39 tester pass",
+      "5V 5.0",
       "U39.9 between",
-      "swap U39 good same",
-      "U24.5 toggling"
+      "U51.5 between",
+      "U2.13 between",
+      "U64.11 between"
     };
     assertThat(tell(2, known).doubts()).isEmpty();
     assertThat(tell(2, unknown).doubts()).isNotEmpty();

@@ -8,7 +8,6 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -20,7 +19,7 @@ import raconteur.casebook.exchange.RecordingFile;
 import raconteur.core.data.Loaded;
 import raconteur.core.signal.AddressLoop;
 import raconteur.core.signal.Recording;
-import raconteur.core.signal.RecordingDigest;
+import raconteur.desktop.signals.Asked;
 
 /** {@code raconteur signals}: what a recorder's or a scope's file shows. */
 @Command(
@@ -37,16 +36,16 @@ final class SignalsCommand implements Callable<Integer> {
   @Option(
       names = "--columns",
       paramLabel = "C1,C2",
-      split = ",",
       description = "The CSV's columns that are lines; all others where left out.")
-  private List<String> columns = List.of();
+  private String columns = "";
 
   @Option(
       names = "--address",
-      paramLabel = "A0,A1,…",
-      split = ",",
-      description = "The address lines, the lowest bit first: loops are looked for.")
-  private List<String> address = List.of();
+      paramLabel = "A0..A15",
+      description =
+          "The address lines, the lowest bit first, with commas or as a range: loops are looked"
+              + " for.")
+  private String address = "";
 
   @Option(
       names = "--strobe",
@@ -62,22 +61,15 @@ final class SignalsCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     var line = java.util.Objects.requireNonNull(spec).commandLine();
-    if (address.isEmpty() != strobe.isEmpty()) {
-      line.getErr().println("--address and --strobe belong together.");
+    Asked asked = new Asked(time, columns, address, strobe);
+    if (!asked.refusal().isEmpty()) {
+      line.getErr().println(asked.refusal());
       line.getErr().flush();
       return 2;
     }
-    Optional<RecordingDigest.Addresses> addresses =
-        address.isEmpty()
-            ? Optional.empty()
-            : Optional.of(
-                new RecordingDigest.Addresses(
-                    address,
-                    strobe.startsWith("+") ? strobe.substring(1) : strobe,
-                    !strobe.startsWith("+")));
     return switch (RecordingFile.read(
         java.util.Objects.requireNonNull(file),
-        new RecordingFile.Choice(time, columns, addresses),
+        asked.choice(),
         share -> tell(line.getErr(), share),
         () -> false)) {
       case Loaded.Refused<Recording> refused -> {

@@ -1,13 +1,16 @@
 package raconteur.desktop.signals;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.function.Consumer;
+import javafx.geometry.Pos;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.Dialog;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -26,8 +29,18 @@ public final class SignalsDialog {
   private final VBox sentences = new VBox(3);
   private final ProgressBar progress = new ProgressBar(0);
   private final Label said = Texts.label("", "faint");
+  private final TextField time = field("first column");
+  private final TextField columns = field("all others");
+  private final TextField address = field("A0..A15, lowest first");
+  private final TextField strobe = field("/RD, or +PHI as it rises");
+  private final Runnable read;
 
-  private SignalsDialog(Consumer<String> enter) {
+  private SignalsDialog(SignalsPresenter presenter, Path file, Consumer<String> enter) {
+    read =
+        () -> {
+          progress.setVisible(true);
+          presenter.read(file, asked(), progress::setProgress, this::fill, this::refuse);
+        };
     table.column("Line", 130, SignalsPresenter.Row::name);
     table.column("Shows", 100, SignalsPresenter.Row::shown);
     table.column("Rises", 110, SignalsPresenter.Row::hertz).getStyleClass().add("figures");
@@ -51,6 +64,38 @@ public final class SignalsDialog {
     progress.managedProperty().bind(progress.visibleProperty());
   }
 
+  private static TextField field(String prompt) {
+    TextField field = new TextField();
+    field.setPromptText(prompt);
+    field.setPrefColumnCount(14);
+    return field;
+  }
+
+  private Asked asked() {
+    return new Asked(time.getText(), columns.getText(), address.getText(), strobe.getText());
+  }
+
+  /** Which columns of a table are what, and where addresses go by; Enter reads the file so. */
+  private HBox choices() {
+    HBox row =
+        new HBox(
+            10,
+            labelled("Time column (CSV)", time),
+            labelled("Columns that are lines (CSV)", columns),
+            labelled("Address lines", address),
+            labelled("read as this falls", strobe),
+            Texts.button("Read again", read));
+    row.setAlignment(Pos.BOTTOM_LEFT);
+    List.of(time, columns, address, strobe).forEach(f -> f.setOnAction(e -> read.run()));
+    return row;
+  }
+
+  private static VBox labelled(String words, TextField field) {
+    Label label = Texts.line(words, "faint");
+    label.setLabelFor(field);
+    return new VBox(2, label, field);
+  }
+
   /**
    * Reads a file and shows it until the window is closed.
    *
@@ -58,7 +103,7 @@ public final class SignalsDialog {
    */
   public static void show(
       SignalsPresenter presenter, Path file, Window owner, Consumer<String> enter) {
-    SignalsDialog shown = new SignalsDialog(enter);
+    SignalsDialog shown = new SignalsDialog(presenter, file, enter);
     Dialog<ButtonType> dialog = new Dialog<>();
     dialog.initOwner(owner);
     dialog.setTitle("Recording");
@@ -66,6 +111,7 @@ public final class SignalsDialog {
         new VBox(
             8,
             Texts.label(String.valueOf(file.getFileName()), "heading"),
+            shown.choices(),
             shown.progress,
             shown.sentences,
             shown.table,
@@ -77,7 +123,7 @@ public final class SignalsDialog {
     dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
     Theme.dressDialog(dialog.getDialogPane(), owner);
     dialog.setOnHidden(e -> presenter.stop());
-    presenter.read(file, shown.progress::setProgress, shown::fill, shown::refuse);
+    shown.read.run();
     dialog.show();
   }
 
@@ -93,6 +139,8 @@ public final class SignalsDialog {
   private void refuse(String sentence) {
     progress.setVisible(false);
     sentences.getChildren().setAll(Texts.label(sentence));
+    table.getItems().clear();
+    table.setPlaceholder(Texts.label("Nothing read."));
   }
 
   /** How long a line stood low and high: the lighter part low, the darker high. */

@@ -66,12 +66,30 @@ public final class SignalsPresenter {
   /**
    * Reads a file away from the window.
    *
+   * @param asked how
    * @param progress told the share that is read, on the window's thread
    * @param done told what it shows, on the window's thread
    * @param refused told why it was not read
    */
   public void read(
-      Path file, DoubleConsumer progress, Consumer<Read> done, Consumer<String> refused) {
+      Path file,
+      Asked asked,
+      DoubleConsumer progress,
+      Consumer<Read> done,
+      Consumer<String> refused) {
+    if (asked.refusal().isEmpty()) {
+      read(file, asked.choice(), progress, done, refused);
+    } else {
+      refused.accept(asked.refusal());
+    }
+  }
+
+  private void read(
+      Path file,
+      RecordingFile.Choice choice,
+      DoubleConsumer progress,
+      Consumer<Read> done,
+      Consumer<String> refused) {
     stopped.set(false);
     workshop
         .instruments()
@@ -80,7 +98,7 @@ public final class SignalsPresenter {
               Loaded<Recording> loaded =
                   RecordingFile.read(
                       file,
-                      RecordingFile.Choice.USUAL,
+                      choice,
                       share -> workshop.window().execute(() -> progress.accept(share)),
                       stopped::get);
               workshop

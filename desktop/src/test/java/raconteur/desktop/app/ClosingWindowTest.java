@@ -4,10 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -15,12 +12,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.casebook.store.StockRoom;
@@ -29,29 +22,10 @@ import raconteur.core.story.CaseState;
 import raconteur.core.story.Entry;
 
 /** From the first reading of a board with three faults to its way home, by keyboard. */
-@ExtendWith(ApplicationExtension.class)
-class ClosingWindowTest {
-  @TempDir private static Path folder;
-  private final AtomicReference<Optional<DemoWindow>> window =
-      new AtomicReference<>(Optional.empty());
-
+class ClosingWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
-    window.set(Optional.of(DemoWindow.show(stage, folder)));
-  }
-
-  @AfterEach
-  void close() {
-    window().close();
-  }
-
-  private DemoWindow window() {
-    return window.get().orElseThrow();
-  }
-
-  private static void key(FxRobot robot, KeyCode... keys) {
-    robot.push(keys);
-    WaitForAsyncUtils.waitForFxEvents();
+    show(stage);
   }
 
   private static void say(FxRobot robot, String... lines) {
@@ -108,15 +82,6 @@ class ClosingWindowTest {
     return window().workshop().casebook().find(number).orElseThrow().entries().stream()
         .map(e -> e instanceof Entry.Line line ? line.line() : "")
         .toList();
-  }
-
-  private void open(int number) {
-    DemoWindow.fx(
-        () -> {
-          window().frame().openCase(number);
-          return 0;
-        });
-    WaitForAsyncUtils.waitForFxEvents();
   }
 
   /** Tab by Tab to a button, and Enter. */

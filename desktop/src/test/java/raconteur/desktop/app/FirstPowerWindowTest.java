@@ -2,50 +2,23 @@ package raconteur.desktop.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
-import org.testfx.util.WaitForAsyncUtils;
 import raconteur.core.inspect.Stages;
 import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
 
 /** A whole board from arrival to first power-up, by keyboard alone. */
-@ExtendWith(ApplicationExtension.class)
-class FirstPowerWindowTest {
-  @TempDir private static Path folder;
-  private final AtomicReference<Optional<DemoWindow>> window =
-      new AtomicReference<>(Optional.empty());
-
+class FirstPowerWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
-    window.set(Optional.of(DemoWindow.show(stage, folder)));
-  }
-
-  @AfterEach
-  void close() {
-    window().close();
-  }
-
-  private DemoWindow window() {
-    return window.get().orElseThrow();
-  }
-
-  private static void key(FxRobot robot, KeyCode... keys) {
-    robot.push(keys);
-    WaitForAsyncUtils.waitForFxEvents();
+    show(stage);
   }
 
   /** Types a line; it has to be taken at once. */

@@ -2,20 +2,13 @@ package raconteur.desktop.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
-import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import javafx.geometry.Point2D;
 import javafx.scene.control.MenuButton;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.core.board.PinRef;
@@ -23,25 +16,15 @@ import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.desk.CaseDesk;
 
 /** A simulated board put on the bench from the shelf and measured by clicking its pins. */
-@ExtendWith(ApplicationExtension.class)
-class SimulationWindowTest {
-  @TempDir private static Path folder;
-  private final AtomicReference<Optional<DemoWindow>> window =
-      new AtomicReference<>(Optional.empty());
-
+class SimulationWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
-    window.set(Optional.of(DemoWindow.show(stage, folder)));
-  }
-
-  @AfterEach
-  void close() {
-    window.get().orElseThrow().close();
+    show(stage);
   }
 
   @Test
   void aClickOnAPinReadsItAndTheScreenCanBeLookedAt(FxRobot robot) {
-    Frame frame = window.get().orElseThrow().frame();
+    Frame frame = window().frame();
     MenuButton menu =
         robot
             .lookup(n -> n instanceof MenuButton m && m.getText().equals("Simulate a board"))

@@ -8,7 +8,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -16,19 +15,14 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.core.board.Board;
 
 /** The stages around Trace in the real window, on boards of every depth. */
-@ExtendWith(ApplicationExtension.class)
-class StagesWindowTest {
+class StagesWindowTest extends InWindow {
   private static final List<KeyCode> STAGES =
       List.of(
           KeyCode.DIGIT2,
@@ -38,36 +32,9 @@ class StagesWindowTest {
           KeyCode.DIGIT7,
           KeyCode.DIGIT8);
 
-  @TempDir private static Path folder;
-  private final AtomicReference<Optional<DemoWindow>> window =
-      new AtomicReference<>(Optional.empty());
-
   @Start
   void start(Stage stage) throws Exception {
-    window.set(Optional.of(DemoWindow.show(stage, folder)));
-  }
-
-  @AfterEach
-  void close() {
-    window().close();
-  }
-
-  private DemoWindow window() {
-    return window.get().orElseThrow();
-  }
-
-  private static void key(FxRobot robot, KeyCode... keys) {
-    robot.push(keys);
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
-  private void open(int number) {
-    DemoWindow.fx(
-        () -> {
-          window().frame().openCase(number);
-          return 0;
-        });
-    WaitForAsyncUtils.waitForFxEvents();
+    show(stage);
   }
 
   private static String bench(FxRobot robot) {
@@ -145,11 +112,11 @@ class StagesWindowTest {
       key(robot, KeyCode.F7);
     }
     assertThat(shownPane(robot)).isEqualTo("Pictures");
-    Path junk = Files.writeString(folder.resolve("junk.png"), "junk", StandardCharsets.UTF_8);
+    Path junk = Files.writeString(folder().resolve("junk.png"), "junk", StandardCharsets.UTF_8);
     window().toRead().set(Optional.of(junk));
     robot.clickOn("Add before …");
     assertThat(robot.lookup("#echo").queryAs(Label.class).getText()).contains("JPEG or PNG");
-    Path picture = folder.resolve("corner.png");
+    Path picture = folder().resolve("corner.png");
     ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", picture.toFile());
     window().toRead().set(Optional.of(picture));
     robot.clickOn("Add before …");

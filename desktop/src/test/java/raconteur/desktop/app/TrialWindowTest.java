@@ -2,19 +2,12 @@ package raconteur.desktop.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.core.stock.StockItem;
@@ -22,30 +15,15 @@ import raconteur.core.story.Told;
 import raconteur.desktop.desk.CaseDesk;
 
 /** A suspect tried by swapping and a line walked, in the real window. */
-@ExtendWith(ApplicationExtension.class)
-class TrialWindowTest {
-  @TempDir private static Path folder;
-  private final AtomicReference<Optional<DemoWindow>> window =
-      new AtomicReference<>(Optional.empty());
-
+class TrialWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
-    window.set(Optional.of(DemoWindow.show(stage, folder)));
-  }
-
-  @AfterEach
-  void close() {
-    window.get().orElseThrow().close();
+    show(stage);
   }
 
   private CaseDesk trace() throws Exception {
-    DemoWindow shown = window.get().orElseThrow();
-    DemoWindow.fx(
-        () -> {
-          shown.frame().openCase(13);
-          return 0;
-        });
-    CaseDesk desk = shown.frame().trace().orElseThrow().desk();
+    open(13);
+    CaseDesk desk = window().frame().trace().orElseThrow().desk();
     WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> !desk.state().steps().isEmpty());
     WaitForAsyncUtils.waitForFxEvents();
     return desk;
@@ -59,8 +37,7 @@ class TrialWindowTest {
   @Test
   void theChosenSuspectIsTriedByKeysAndABadChipGoesIntoTheDeadBox(FxRobot robot) throws Exception {
     CaseDesk desk = trace();
-    robot.push(KeyCode.F12);
-    WaitForAsyncUtils.waitForFxEvents();
+    key(robot, KeyCode.F12);
     String part =
         robot
             .lookup(n -> n instanceof Label l && l.getText().startsWith("Swap trial of"))
@@ -68,8 +45,7 @@ class TrialWindowTest {
             .getText()
             .replaceAll("Swap trial of (\\w+).*", "$1");
     for (KeyCode key : new KeyCode[] {KeyCode.F3, KeyCode.F2, KeyCode.F2, KeyCode.F3}) {
-      robot.push(key);
-      WaitForAsyncUtils.waitForFxEvents();
+      key(robot, key);
     }
     assertThat(desk.telling().lines().stream().map(t -> t.entry().line()).toList())
         .endsWith(
@@ -77,7 +53,7 @@ class TrialWindowTest {
             "swap " + part + " good cured",
             "back " + part + " good",
             "fate " + part + " dead");
-    StockItem crossed = window.get().orElseThrow().workshop().stock().items().getLast();
+    StockItem crossed = window().workshop().stock().items().getLast();
     assertThat(crossed.state()).isEqualTo(StockItem.State.CROSSED);
     assertThat(crossed.from()).isEqualTo("case 13, " + part);
     robot.push(KeyCode.ESCAPE);

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
@@ -14,37 +13,20 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.core.board.Board;
 import raconteur.desktop.app.DemoWindow;
+import raconteur.desktop.app.InWindow;
 import raconteur.desktop.control.BoardMap;
 
 /** Boards and Devices in the real window, by keyboard and mouse. */
-@ExtendWith(ApplicationExtension.class)
-class BoardsWindowTest {
-  @TempDir private static Path folder;
-  private final AtomicReference<Optional<DemoWindow>> window =
-      new AtomicReference<>(Optional.empty());
-
+class BoardsWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
-    window.set(Optional.of(DemoWindow.show(stage, folder)));
-  }
-
-  @AfterEach
-  void close() {
-    window().close();
-  }
-
-  private DemoWindow window() {
-    return window.get().orElseThrow();
+    show(stage);
   }
 
   private Board board(String id) {
@@ -158,12 +140,7 @@ class BoardsWindowTest {
   /** Drawing an area logs it as a line of the story, and the suspects move. */
   @Test
   void damageDrawnOnTheMapIsToldInTheStory(FxRobot robot) {
-    DemoWindow.fx(
-        () -> {
-          window().frame().openCase(13);
-          return true;
-        });
-    WaitForAsyncUtils.waitForFxEvents();
+    open(13);
     robot.clickOn("mark damage");
     robot.clickOn("liquid");
     BoardMap map = robot.lookup(".board-map").queryAs(BoardMap.class);

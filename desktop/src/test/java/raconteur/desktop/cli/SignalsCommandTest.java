@@ -15,6 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 import picocli.CommandLine;
 import raconteur.desktop.Demo;
 import raconteur.desktop.app.Workshop;
+import raconteur.desktop.signals.Asked;
 import raconteur.desktop.signals.SignalsPresenter;
 
 class SignalsCommandTest {
@@ -69,7 +70,7 @@ class SignalsCommandTest {
       var board = workshop.boards().find("quillon-kittiwake-b").orElseThrow();
       var presenter = new SignalsPresenter(workshop, board);
       List<SignalsPresenter.Read> read = new java.util.ArrayList<>();
-      presenter.read(recorded(), share -> {}, read::add, sentence -> {});
+      presenter.read(recorded(), Asked.NOTHING, share -> {}, read::add, sentence -> {});
       assertThat(read.getFirst().rows())
           .anySatisfy(
               r -> {
@@ -77,6 +78,37 @@ class SignalsCommandTest {
                 assertThat(r.bench()).matches("U\\d+\\.\\d+ toggling");
               });
       assertThat(read.getFirst().sentences().getFirst()).contains("nets or pins of this board");
+    }
+  }
+
+  /** A logger's table: the time is not its first column, one column is no line, two count round. */
+  @Test
+  void theColumnsOfATableAndTheAddressLinesAreChosen() throws IOException {
+    StringBuilder table = new StringBuilder("battery,s,A0,A1,/RD\n");
+    for (int i = 0; i < 200; i++) {
+      int address = i / 2 % 4;
+      table.append(
+          "5,%d.0e-6,%d,%d,%d\n".formatted(i, address & 1, address >> 1, i % 2 == 0 ? 1 : 0));
+    }
+    Path file = Files.writeString(folder.resolve("logger.csv"), table);
+    Workshop workshop = Demo.in(folder);
+    try (var _ = workshop.casebook()) {
+      var board = workshop.boards().find("quillon-kittiwake-b").orElseThrow();
+      var presenter = new SignalsPresenter(workshop, board);
+      List<SignalsPresenter.Read> read = new java.util.ArrayList<>();
+      List<String> refused = new java.util.ArrayList<>();
+      Asked asked = new Asked("s", "A0,A1,/RD", "A0..A1", "/RD");
+      presenter.read(file, asked, share -> {}, read::add, refused::add);
+      assertThat(refused).isEmpty();
+      assertThat(read.getFirst().rows())
+          .extracting(SignalsPresenter.Row::name)
+          .containsExactly("A0", "A1", "/RD");
+      assertThat(read.getFirst().sentences().getLast()).contains("go round through 4 places");
+      presenter.read(file, new Asked("t", "", "", ""), share -> {}, read::add, refused::add);
+      presenter.read(file, new Asked("s", "", "A0..A1", ""), share -> {}, read::add, refused::add);
+      assertThat(refused).hasSize(2);
+      assertThat(refused.getFirst()).contains("t");
+      assertThat(refused.getLast()).contains("belong together");
     }
   }
 

@@ -14,8 +14,11 @@ import raconteur.core.bench.screen.Picture;
 import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.Flash;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.continuity.RobustSpread;
 import raconteur.core.device.Signal;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.signal.Track;
@@ -84,21 +87,27 @@ public final class Taker {
       case Finding.DeadTestResult t -> bench.deadTest(Math.max(1, t.counts().size()));
       case Finding.DiagnosticResult t -> diagnostic(t);
       case Finding.Symptom _ -> Optional.of(new Finding.Symptom(look().card()));
+      case Finding.Frequency t -> counted(t.pin());
+      case Finding.Piggyback t ->
+          Optional.of(new Finding.Piggyback(t.part(), changesUnderAnother(t.part())));
       case Finding.Swap t -> Optional.of(new Finding.Swap(t.part(), without(t.part())));
       case Finding.Elsewhere t -> Optional.of(new Finding.Elsewhere(t.part(), elsewhere(t.part())));
       case Finding.PullStep _,
           Finding.DummyVolts _,
           Finding.Ripple _,
           Finding.PinOhms _,
-          Finding.Frequency _,
           Finding.ResetPulse _,
           Finding.CapacitorReading _,
-          Finding.Piggyback _,
           Finding.Without _,
           Finding.FunctionCheck _,
           Finding.ProofRun _ ->
           Optional.empty();
     };
+  }
+
+  /** A line that stands reads nothing a second. */
+  private Optional<Finding.Frequency> counted(PinRef pin) {
+    return bench.frequency(pin).or(() -> bench.scope(pin).map(_ -> new Finding.Frequency(pin, 0)));
   }
 
   private static Finding.PinVolts levels(Finding.PinVolts test, Track track) {
@@ -206,6 +215,23 @@ public final class Taker {
       return Finding.SwapEffect.CURED;
     }
     return now == look() ? Finding.SwapEffect.SAME : Finding.SwapEffect.CHANGED;
+  }
+
+  /**
+   * Whether a good one on top of a part makes a difference: it speaks where the part is silent, but
+   * not against an output that is stuck or drives wrong bits.
+   */
+  private boolean changesUnderAnother(String part) {
+    List<PlantedFault> left =
+        board.faults().stream()
+            .filter(f -> !(SimulatedBoard.placeOf(f).equals(new Place.OfPart(part)) && isSilent(f)))
+            .toList();
+    return look(board.with(left)) != look();
+  }
+
+  private static boolean isSilent(PlantedFault fault) {
+    return fault.wrong() instanceof PlantedFault.Known(Fault known)
+        && (known.mode() == FaultMode.DEAD || known.mode() == FaultMode.FLOATS);
   }
 
   /** Whether a part lets a good board work: it takes its own faults with it. */

@@ -1,0 +1,70 @@
+package raconteur.core.bench.instrument;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.Boards;
+import raconteur.core.bench.FaultWords;
+import raconteur.core.bench.PluggedIn;
+import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.screen.Picture;
+import raconteur.core.bench.test.StartUp;
+import raconteur.core.board.PinRef;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Understanding;
+
+/** Trials with parts, made by switching on the board as it would then be. */
+class TakerTest {
+  private static final SimulatedBoard HEALTHY = new SimulatedBoard(Boards.KITTIWAKE_B);
+  private static final Picture SOUND = StartUp.healthy(HEALTHY);
+
+  private static Taker at(String... faults) {
+    var words = new FaultWords(HEALTHY.board());
+    var planted =
+        List.of(faults).stream().map(f -> ((FaultWords.Planted) words.read(f)).fault()).toList();
+    var bench = new SimulatedBench(HEALTHY.with(planted), PluggedIn.NOTHING, 0, 1);
+    return new Taker(bench, SOUND);
+  }
+
+  private static Finding asked(String line) {
+    var understood =
+        (Understanding.Understood)
+            new BenchLine(HEALTHY.board()).understand(line, BenchContext.FRESH);
+    return (Finding) understood.statement();
+  }
+
+  /**
+   * Common practice, no source: a good memory on top speaks for one that is silent, and is of no
+   * use against one whose output is stuck.
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "U26 dead, piggyback U26 same, piggyback U26 changed",
+    "U26.14 stuck low, piggyback U26 changed, piggyback U26 same",
+    "U26 dead, piggyback U27 changed, piggyback U27 same",
+    "U26 dead, swap U26 good same, swap U26 good cured",
+    "U26 dead, swap U27 good cured, swap U27 good same",
+    "U26 dead, U26 elsewhere good, U26 elsewhere bad",
+    "U26 dead, U27 elsewhere bad, U27 elsewhere good"
+  })
+  void aTrialShowsWhatThePartIsGuiltyOf(String fault, String test, String shown) {
+    assertThat(at(fault).take(asked(test)).map(Finding::line)).contains(shown);
+  }
+
+  @Test
+  void aCounterReadsTheClockAndNoughtWhereItStands() {
+    assertThat(hertz(at())).isCloseTo(2e6, within(2e3));
+    assertThat(hertz(at("Y1 dead"))).isZero();
+  }
+
+  private static double hertz(Taker hands) {
+    Finding clock = new Finding.Frequency(PinRef.parse("U8.17"), 1);
+    return ((Finding.Frequency) hands.take(clock).orElseThrow()).hertz();
+  }
+}

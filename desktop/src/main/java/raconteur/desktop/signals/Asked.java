@@ -1,0 +1,76 @@
+package raconteur.desktop.signals;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import raconteur.casebook.exchange.RecordingFile;
+import raconteur.core.signal.RecordingDigest;
+
+/**
+ * How somebody wants a recording read, as it is typed. Lines are separated by commas; {@code
+ * A0..A15} stands for all sixteen.
+ *
+ * @param time the column of seconds, empty for the first
+ * @param columns the columns that are lines, empty for all others
+ * @param address the address lines, the lowest bit first; empty where no loops are looked for
+ * @param strobe at whose falling edge the address is read, or at whose rising one with a leading +
+ */
+public record Asked(String time, String columns, String address, String strobe) {
+  /** The first column is the time, all others are lines, and no loops are looked for. */
+  public static final Asked NOTHING = new Asked("", "", "", "");
+
+  private static final Pattern RANGE = Pattern.compile("(.*?)(\\d+)\\s*\\.\\.\\s*\\1?(\\d+)");
+  private static final int MOST_IN_A_RANGE = 64;
+
+  /** Why nothing can be read so; empty where it can. */
+  public String refusal() {
+    return lines(address).isEmpty() == strobe.isBlank()
+        ? ""
+        : "Address lines and the line at whose edge they are read belong together: name both, or"
+            + " neither.";
+  }
+
+  /** What it stands for where it is not refused. */
+  public RecordingFile.Choice choice() {
+    List<String> lines = lines(address);
+    String edge = strobe.strip();
+    boolean rising = edge.startsWith("+");
+    return new RecordingFile.Choice(
+        time.strip(),
+        lines(columns),
+        lines.isEmpty()
+            ? Optional.empty()
+            : Optional.of(
+                new RecordingDigest.Addresses(
+                    lines, rising ? edge.substring(1).strip() : edge, !rising)));
+  }
+
+  private static List<String> lines(String typed) {
+    List<String> lines = new ArrayList<>();
+    Arrays.stream(typed.split(",", -1))
+        .map(String::strip)
+        .filter(s -> !s.isEmpty())
+        .forEach(s -> lines.addAll(range(s)));
+    return lines;
+  }
+
+  private static List<String> range(String word) {
+    Matcher range = RANGE.matcher(word);
+    if (!range.matches() || range.group(2).length() > 4 || range.group(3).length() > 4) {
+      return List.of(word);
+    }
+    int from = Integer.parseInt(range.group(2));
+    int to = Integer.parseInt(range.group(3));
+    if (to < from || to - from >= MOST_IN_A_RANGE) {
+      return List.of(word);
+    }
+    List<String> all = new ArrayList<>();
+    for (int i = from; i <= to; i++) {
+      all.add(range.group(1) + i);
+    }
+    return all;
+  }
+}
