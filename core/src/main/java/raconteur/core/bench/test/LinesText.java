@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -24,6 +25,10 @@ public final class LinesText {
 
   private static final String FORMAT = "raconteur-lines/1 ";
   private static final Map<Signal, Character> CODES = new EnumMap<>(Signal.class);
+  private static final Map<Character, Signal> SIGNALS = new HashMap<>();
+
+  /* By the board's id: the head of a file stands for one board only, and cases come and go. */
+  private static final Map<String, Lines> SHIPPED = new ConcurrentHashMap<>();
 
   static {
     CODES.put(Signal.LOW, 'L');
@@ -32,6 +37,7 @@ public final class LinesText {
     CODES.put(Signal.FLOATING, 'F');
     CODES.put(Signal.BETWEEN, 'B');
     CODES.put(Signal.DOUBTFUL, 'D');
+    CODES.forEach((signal, code) -> SIGNALS.put(code, signal));
   }
 
   private LinesText() {}
@@ -127,14 +133,14 @@ public final class LinesText {
   }
 
   private static Optional<Signal> signal(char code) {
-    return CODES.entrySet().stream()
-        .filter(e -> e.getValue() == code)
-        .map(Map.Entry::getKey)
-        .findFirst();
+    return Optional.ofNullable(SIGNALS.get(code));
   }
 
   /** The lines that ship for a board; none where the board is not the one they were made for. */
   public static Lines shipped(Board board) {
-    return read(board, DictionaryText.shippedLines(board, ".lines", LinesText::head));
+    List<String> lines = DictionaryText.shippedLines(board, ".lines", LinesText::head);
+    return lines.isEmpty()
+        ? Lines.NONE
+        : SHIPPED.computeIfAbsent(board.identity().id(), _ -> read(board, lines));
   }
 }
