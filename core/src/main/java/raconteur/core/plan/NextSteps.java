@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnosis;
@@ -146,8 +147,10 @@ public final class NextSteps {
       Set<String> declined) {
     List<Step> steps = new ArrayList<>();
     Suspect leader = toMend(diagnosis, lookAhead, declined);
-    double nextTest = scored.isEmpty() ? Double.MAX_VALUE : scored.getFirst().cost();
-    double mendFrom = lookAhead.hardlyTells(scored) ? mendFrom(leader) / 2 : mendFrom(leader);
+    boolean hardly = lookAhead.hardlyTells(scored);
+    OptionalDouble nextTest =
+        hardly ? OptionalDouble.empty() : OptionalDouble.of(scored.getFirst().cost());
+    double mendFrom = hardly ? mendFrom(leader) / 2 : mendFrom(leader);
     boolean allowed =
         leader.probability() >= mendFrom
             && !declined.contains(StepWords.mendName(board, leader.place()));

@@ -2,6 +2,7 @@ package raconteur.core.plan;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalDouble;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
@@ -286,8 +287,12 @@ final class StepWords {
     return new Step.Repair(mendOf(board, place)).name();
   }
 
-  /** The step that mends the leading suspect. */
-  Step mend(Suspect suspect, double nextTestMinutes) {
+  /**
+   * The step that mends the leading suspect.
+   *
+   * @param nextTestMinutes what the best test costs; empty where none is left that tells much
+   */
+  Step mend(Suspect suspect, OptionalDouble nextTestMinutes) {
     Place place = suspect.place();
     double minutes = mendMinutes(place);
     String why =
@@ -296,9 +301,10 @@ final class StepWords {
             "%.0f %% sure; mending in vain would waste %.1f minutes on average%s.",
             suspect.probability() * 100,
             (1 - suspect.probability()) * minutes,
-            nextTestMinutes < 1000
-                ? String.format(Locale.ROOT, ", the next test takes %.1f", nextTestMinutes)
-                : "");
+            nextTestMinutes.isPresent()
+                ? String.format(
+                    Locale.ROOT, ", the next test takes %.1f", nextTestMinutes.getAsDouble())
+                : "; no test that is left tells more than a trifle");
     return switch (place) {
       case Place.Segment s ->
           mend(

@@ -3,7 +3,9 @@ package raconteur.core.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -52,6 +54,25 @@ class NextStepsTest {
     List<Step> steps =
         steps(Boards.KITTIWAKE_B, "U6.1 toggling", "U6.2 toggling", "U6.13 toggling", "U6.12 high");
     assertThat(steps).noneMatch(s -> s.title().startsWith("Replace"));
+  }
+
+  /** Somebody who can make none of the telling tests is not sent from one trifle to the next. */
+  @Test
+  void whereTestsTellOnlyTriflesTheMendComesAtHalfTheUsualSuspicion() {
+    var shop = new Shop(Schools.shipped().usual(), Set.of());
+    var advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, 2, shop);
+    var advice = advisor.advise(Stories.of("screen garbage", "flash 3 3 3"));
+    double suspicion = advice.diagnosis().suspects().getFirst().probability();
+    assertThat(suspicion).isBetween(shop.school().mendFrom() / 2, shop.school().mendFrom());
+    Set<String> declined = new HashSet<>();
+    List<Step> steps = advisor.nextSteps(advice, declined);
+    while (steps.getFirst().action() instanceof Step.Test) {
+      declined.add(steps.getFirst().action().name());
+      steps = advisor.nextSteps(advice, declined);
+    }
+    assertThat(steps.getFirst().title()).startsWith("Replace U24");
+    assertThat(steps.getFirst().why()).contains("no test that is left tells more than a trifle");
+    assertThat(steps).as("trifles that are still offered").hasSizeGreaterThan(1);
   }
 
   @Test
