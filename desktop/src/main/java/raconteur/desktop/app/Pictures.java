@@ -113,8 +113,10 @@ public final class Pictures {
       press(javafx.scene.input.KeyCode.F8);
       draw("arms-length");
       press(javafx.scene.input.KeyCode.F8);
+      // In the dim one a line was walked.
+      workshop.casebook().find(CASE_TO_MEND).ifPresent(c -> frame.openCase(CASE_TO_MEND));
       Theme.setDim(frame, true);
-      frame.trace().get().setDim(true);
+      frame.trace().orElseThrow().setDim(true);
       draw("trace-dim");
       Theme.setDim(frame, false);
     }
