@@ -87,16 +87,6 @@ final class FaultClass {
     return logOdds;
   }
 
-  /** The log of its odds and of what it changes about the findings if nothing else is wrong. */
-  double alone(List<EvidenceColumn<?>> evidence) {
-    double weight = logOdds;
-    for (int i = 0; i < columns.length; i++) {
-      EvidenceColumn<?> column = evidence.get(columns[i]);
-      weight += column.logLikelihood(effects[i]) - column.logLikelihood(0);
-    }
-    return weight;
-  }
-
   /** How many members can stand in one hypothesis. */
   int most() {
     return excludes >= 0 ? 1 : Math.min(members.size(), MOST);

@@ -23,6 +23,8 @@ final class LookAhead {
   private static final double NEARLY_ALL = 0.95;
   private static final int MOST_DEEP = 8;
   private static final double TELLS_NOTHING = 1e-4;
+
+  /** A judgement, no source: in one played case thirty such tests moved 48 percent to 51. */
   private static final double TRIFLE_BITS_A_MINUTE = 0.05;
 
   private final List<Hypothesis> hypotheses;

@@ -19,9 +19,6 @@ import raconteur.core.signal.RecordingDigest;
  * @param strobe at whose falling edge the address is read, or at whose rising one with a leading +
  */
 public record Asked(String time, String columns, String address, String strobe) {
-  /** The first column is the time, all others are lines, and no loops are looked for. */
-  public static final Asked NOTHING = new Asked("", "", "", "");
-
   private static final Pattern RANGE = Pattern.compile("(.*?)(\\d+)\\s*\\.\\.\\s*\\1?(\\d+)");
   private static final int MOST_IN_A_RANGE = 64;
 

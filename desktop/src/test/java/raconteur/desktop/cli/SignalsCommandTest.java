@@ -70,7 +70,7 @@ class SignalsCommandTest {
       var board = workshop.boards().find("quillon-kittiwake-b").orElseThrow();
       var presenter = new SignalsPresenter(workshop, board);
       List<SignalsPresenter.Read> read = new java.util.ArrayList<>();
-      presenter.read(recorded(), Asked.NOTHING, share -> {}, read::add, sentence -> {});
+      presenter.read(recorded(), new Asked("", "", "", ""), share -> {}, read::add, sentence -> {});
       assertThat(read.getFirst().rows())
           .anySatisfy(
               r -> {
