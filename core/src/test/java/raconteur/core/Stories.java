@@ -22,6 +22,13 @@ public final class Stories {
   }
 
   public static Advisor.Advice advise(Board board, String... lines) {
-    return new Advisor(board, History.NONE, 2).advise(of(lines));
+    return advise(board, Advisor.MOST_IN_A_HYPOTHESIS, lines);
+  }
+
+  /**
+   * @param largest K
+   */
+  public static Advisor.Advice advise(Board board, int largest, String... lines) {
+    return new Advisor(board, History.NONE, largest).advise(of(lines));
   }
 }

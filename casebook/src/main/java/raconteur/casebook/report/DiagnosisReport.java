@@ -95,6 +95,9 @@ public final class DiagnosisReport {
             weight.finding().entry().line());
       }
     }
+    if (Math.abs(suspect.rest()) >= 1) {
+      line(text, "          %+5.1f dB that there may be a third fault", suspect.rest());
+    }
   }
 
   private String cleared() {
@@ -184,6 +187,7 @@ public final class DiagnosisReport {
       json.writeEndObject();
     }
     json.writeEndArray();
+    json.writeNumberField("third fault", suspect.rest());
     json.writeArrayFieldStart("weights");
     for (Weight weight : suspect.weights()) {
       json.writeStartObject();

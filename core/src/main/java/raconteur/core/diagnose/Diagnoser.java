@@ -37,6 +37,11 @@ public final class Diagnoser {
   private static final double WORTH_COUNTING = 1e-5;
   private static final int MOST_PAIRS = 200;
 
+  /**
+   * What single findings weigh is told from sets of so many: for every finding there is a search.
+   */
+  private static final int LARGEST_IN_A_LINK = 2;
+
   private final Board board;
   private final FaultCatalogue catalogue;
   private final Priors priors;
@@ -46,10 +51,15 @@ public final class Diagnoser {
   private List<DatedMend> mendsBefore = List.of();
   private List<Occurrence> occurrences;
 
-  /** The posteriors after none, one, two … of the findings of {@link #chained}. */
+  /**
+   * The posteriors after none, one, two … of the findings of {@link #chained}, over sets of up to
+   * {@link #LARGEST_IN_A_LINK}.
+   */
   private final List<Marginals> chain = new ArrayList<>();
 
   private List<DatedFinding> chained = List.of();
+  private Marginals before;
+  private Marginals now;
 
   /** A finding with all its model depends on. */
   private record ColumnKey(Finding finding, Moment moment, Expectation expectation) {}
@@ -65,6 +75,8 @@ public final class Diagnoser {
     this.predictor = predictor;
     this.largest = largest;
     this.occurrences = Occurrence.all(board, catalogue, priors, List.of());
+    this.before = search(List.of(), 0, largest).marginals();
+    this.now = before;
   }
 
   /** Weighs the whole story so far. */
@@ -75,8 +87,11 @@ public final class Diagnoser {
       mendsBefore = telling.mends();
       occurrences = Occurrence.all(board, catalogue, priors, mendsBefore);
       chain.clear();
+      before = search(List.of(), telling.epoch(), largest).marginals();
     }
-    HypothesisSearch.Result result = follow(findings, telling.epoch());
+    follow(findings, telling.epoch());
+    HypothesisSearch.Result result = search(keys(findings), telling.epoch(), largest);
+    now = result.marginals();
     List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings));
     List<Suspect> suspects =
         stretches.stream()
@@ -96,7 +111,7 @@ public final class Diagnoser {
         suspects,
         cleared,
         doubts(findings, result),
-        chain.getLast().sound(),
+        now.sound(),
         largest,
         result.weighed(),
         result.classes().length,
@@ -159,19 +174,19 @@ public final class Diagnoser {
   }
 
   private double now(Stretch stretch) {
-    return chance(chain.getLast(), stretch);
+    return chance(now, stretch);
   }
 
   private double prior(Stretch stretch) {
-    return chance(chain.getFirst(), stretch);
+    return chance(before, stretch);
   }
 
   private double moved(Stretch stretch) {
     return Suspect.decibans(now(stretch)) - Suspect.decibans(prior(stretch));
   }
 
-  /** Extends the chain of posteriors to all findings and returns the last search. */
-  private HypothesisSearch.Result follow(List<DatedFinding> findings, int epoch) {
+  /** Extends the chain of posteriors to all findings. */
+  private void follow(List<DatedFinding> findings, int epoch) {
     int shared = 0;
     while (shared < Math.min(chained.size(), findings.size())
         && chained.get(shared).equals(findings.get(shared))) {
@@ -182,13 +197,10 @@ public final class Diagnoser {
       chain.removeLast();
     }
     chained = findings;
-    HypothesisSearch.Result last = search(keys(findings), epoch);
+    int most = Math.min(largest, LARGEST_IN_A_LINK);
     for (int n = chain.size(); n <= findings.size(); n++) {
-      HypothesisSearch.Result link =
-          n == findings.size() ? last : search(keys(findings.subList(0, n)), epoch);
-      chain.add(link.marginals());
+      chain.add(search(keys(findings.subList(0, n)), epoch, most).marginals());
     }
-    return last;
   }
 
   /** What a later reading changes about an earlier one is what the earlier one leans on. */
@@ -201,15 +213,14 @@ public final class Diagnoser {
         f.finding(), f.moment(), predictor.expectation(f.finding(), f.moment(), told));
   }
 
-  private HypothesisSearch.Result search(List<ColumnKey> keys, int epoch) {
+  private HypothesisSearch.Result search(List<ColumnKey> keys, int epoch, int most) {
     List<EvidenceColumn<?>> used = new ArrayList<>();
     int[] epochs = new int[keys.size()];
     for (int i = 0; i < keys.size(); i++) {
       used.add(columns.computeIfAbsent(keys.get(i), this::column));
       epochs[i] = keys.get(i).moment().epoch();
     }
-    return HypothesisSearch.run(
-        occurrences, used, epochs, largest, catalogue.placeOfFaults(), epoch);
+    return HypothesisSearch.run(occurrences, used, epochs, most, catalogue.placeOfFaults(), epoch);
   }
 
   private List<EvidenceColumn<?>> columnsOf(List<DatedFinding> findings) {
@@ -231,7 +242,7 @@ public final class Diagnoser {
         stretch.place(),
         now(stretch),
         prior(stretch),
-        shares(stretch.faults(), chain.getLast()),
+        shares(stretch.faults()),
         weights(stretch, findings));
   }
 
@@ -240,7 +251,7 @@ public final class Diagnoser {
     return Math.min(1, stretch.places().stream().mapToDouble(marginals::at).sum());
   }
 
-  private List<Suspect.Share> shares(List<Integer> faults, Marginals now) {
+  private List<Suspect.Share> shares(List<Integer> faults) {
     List<Suspect.Share> shares = new ArrayList<>();
     for (int fault : faults) {
       Fault known = catalogue.faults().get(fault);

@@ -2,21 +2,28 @@ package raconteur.core.diagnose;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.stream.IntStream;
 import raconteur.core.fault.Fault;
 import raconteur.core.finding.Finding;
 import raconteur.core.predict.TestModel;
 
 /**
  * One finding against every fault: effects as small numbers (0 is none), their combinations and
- * their log-likelihoods, computed when first asked for.
+ * their log-likelihoods, computed when first asked for. What one walk through the sets has learnt
+ * another finds without waiting; only what is new is learnt by one at a time.
  *
  * @param <E> the model's effects
  */
 final class EvidenceColumn<E> {
   private static final int UNKNOWN = -1;
+
+  /** With more effects than this it takes too long to try what two others make of each. */
+  private static final int MOST_JOINED = 60;
 
   private final TestModel<E> model;
   private final Finding found;
@@ -24,9 +31,11 @@ final class EvidenceColumn<E> {
   private final Map<E, Integer> numbers = new HashMap<>();
   private final int[] ofFault;
   private double[] logLikelihoods = new double[8];
-  private int[][] combinations = new int[0][];
   private int singles;
-  private double[][] hides = new double[0][];
+  private AtomicReferenceArray<double[]> hides = new AtomicReferenceArray<>(0);
+  private double[] ceilings = new double[0];
+  private volatile AtomicReferenceArray<int[]> combinations = new AtomicReferenceArray<>(0);
+  private volatile AtomicReferenceArray<double[]> changes = new AtomicReferenceArray<>(0);
 
   private EvidenceColumn(TestModel<E> model, Finding found, int faults) {
     this.model = model;
@@ -42,7 +51,7 @@ final class EvidenceColumn<E> {
       column.ofFault[i] = column.number(model.effectOf(faults.get(i)));
     }
     column.singles = column.effects.size();
-    column.hides = new double[column.singles][];
+    column.hides = new AtomicReferenceArray<>(column.singles);
     return column;
   }
 
@@ -83,24 +92,44 @@ final class EvidenceColumn<E> {
     if (other == 0) {
       return one;
     }
-    int rows = Math.max(one, other) + 1;
-    if (combinations.length < rows) {
-      combinations = Arrays.copyOf(combinations, Math.max(rows, effects.size()));
+    AtomicReferenceArray<int[]> known = combinations;
+    if (one < known.length()) {
+      int[] row = known.get(one);
+      if (row != null && other < row.length && row[other] != UNKNOWN) {
+        return row[other];
+      }
     }
-    int[] row = combinations[one];
+    return learn(one, other);
+  }
+
+  private synchronized int learn(int one, int other) {
+    if (one >= combinations.length()) {
+      combinations = longer(combinations, one);
+    }
+    int[] row = combinations.get(one);
     if (row == null || row.length <= other) {
       int known = row == null ? 0 : row.length;
-      row =
-          row == null
-              ? new int[Math.max(other + 1, effects.size())]
-              : Arrays.copyOf(row, Math.max(other + 1, effects.size()));
-      Arrays.fill(row, known, row.length, UNKNOWN);
-      combinations[one] = row;
+      int[] longer = new int[Math.max(other + 1, effects.size())];
+      if (row != null) {
+        System.arraycopy(row, 0, longer, 0, known);
+      }
+      Arrays.fill(longer, known, longer.length, UNKNOWN);
+      row = longer;
+      combinations.set(one, row);
     }
     if (row[other] == UNKNOWN) {
       row[other] = number(model.combine(effects.get(one), effects.get(other)));
     }
     return row[other];
+  }
+
+  /** The same rows with room for one of that number, and for all effects there are. */
+  private <R> AtomicReferenceArray<R> longer(AtomicReferenceArray<R> rows, int number) {
+    var longer = new AtomicReferenceArray<R>(Math.max(number + 1, effects.size()));
+    for (int i = 0; i < rows.length(); i++) {
+      longer.set(i, rows.get(i));
+    }
+    return longer;
   }
 
   /** How many effects single faults have; they have the lowest numbers. */
@@ -111,15 +140,26 @@ final class EvidenceColumn<E> {
   /**
    * How each effect of a single fault would change the log-likelihood on top of another effect.
    *
-   * @param into gets {@link #singles} numbers
-   * @param from where in it
+   * @return {@link #singles} numbers, not to be changed
    */
-  void changes(int effect, double[] into, int from) {
-    double now = logLikelihoods[effect];
+  double[] changes(int effect) {
+    AtomicReferenceArray<double[]> known = changes;
+    double[] row = effect < known.length() ? known.get(effect) : null;
+    return row == null ? learnChanges(effect) : row;
+  }
+
+  private synchronized double[] learnChanges(int effect) {
+    double[] row = new double[singles];
     for (int single = 0; single < singles; single++) {
+      // Joining may make the array of log-likelihoods a longer one: first join, then look.
       int together = combine(effect, single);
-      into[from + single] = logLikelihoods[together] - now;
+      row[single] = logLikelihoods[together] - logLikelihoods[effect];
     }
+    if (effect >= changes.length()) {
+      changes = longer(changes, effect);
+    }
+    changes.set(effect, row);
+    return row;
   }
 
   /**
@@ -127,18 +167,51 @@ final class EvidenceColumn<E> {
    * second is joined to that of a first: what the second hides.
    *
    * @param one an effect of a single fault
-   * @param other another
+   * @return a number for every effect the second may have alone, not to be changed
    */
-  double hides(int one, int other) {
-    double[] row = hides[one];
-    if (row == null) {
-      row = new double[singles];
-      for (int second = 1; second < singles; second++) {
-        row[second] = most(one, combine(one, second));
-      }
-      hides[one] = row;
+  double[] hides(int one) {
+    double[] row = hides.get(one);
+    return row == null ? learnHidden(one) : row;
+  }
+
+  private synchronized double[] learnHidden(int one) {
+    double[] row = new double[singles];
+    for (int second = 1; second < singles; second++) {
+      row[second] = most(one, combine(one, second));
     }
-    return row[other];
+    hides.set(one, row);
+    return row;
+  }
+
+  /**
+   * For every effect of a single fault the largest log-likelihood a set with it can give the
+   * finding, one or two others joined to it; in columns with many effects only a bound of that.
+   *
+   * @return {@link #singles} numbers, not to be changed
+   */
+  synchronized double[] ceilings() {
+    if (ceilings.length == 0) {
+      double[] most = new double[singles];
+      for (int single = 0; single < singles; single++) {
+        most[single] = singles > MOST_JOINED ? best() : ceiling(single);
+      }
+      ceilings = most;
+    }
+    return ceilings;
+  }
+
+  private double ceiling(int single) {
+    BitSet reached = new BitSet();
+    reached.set(single);
+    BitSet latest = reached;
+    for (int others = 0; others < 2; others++) {
+      BitSet next = new BitSet();
+      latest.stream()
+          .forEach(e -> IntStream.range(0, singles).forEach(s -> next.set(combine(e, s))));
+      reached.or(next);
+      latest = next;
+    }
+    return reached.stream().mapToDouble(e -> logLikelihoods[e]).max().orElseThrow();
   }
 
   private double most(int before, int after) {

@@ -28,8 +28,9 @@ final class Expansion {
 
   static List<Hypothesis> of(HypothesisSearch.Result result, int epoch) {
     var expansion = new Expansion(result, epoch);
+    double least = expansion.least();
     IntStream.range(0, result.leaves().size())
-        .filter(leaf -> result.share(leaf) > WORTH_SORTING)
+        .filter(leaf -> result.leaves().logWeight(leaf) >= least)
         .boxed()
         .sorted(Comparator.comparingDouble(leaf -> -result.leaves().logWeight(leaf)))
         .limit(MOST_LEAVES)
@@ -39,6 +40,19 @@ final class Expansion {
         .limit(MOST_SETS)
         .map(e -> new Hypothesis(e.getKey(), e.getValue()))
         .toList();
+  }
+
+  /** What a leaf must weigh to be among the heaviest: there are far too many to sort them all. */
+  private double least() {
+    double[] weights =
+        IntStream.range(0, result.leaves().size())
+            .filter(leaf -> result.share(leaf) > WORTH_SORTING)
+            .mapToDouble(result.leaves()::logWeight)
+            .sorted()
+            .toArray();
+    return weights.length == 0
+        ? Double.POSITIVE_INFINITY
+        : weights[Math.max(0, weights.length - MOST_LEAVES)];
   }
 
   private void leaf(int leaf) {

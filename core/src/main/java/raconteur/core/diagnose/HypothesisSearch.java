@@ -60,7 +60,7 @@ final class HypothesisSearch {
     }
     FaultClass[] classes = classify(occurrences, columns, epochs);
     var gathering = new Marginals.Gathering(classes, placeOf, epoch);
-    return new BranchAndBound(classes, columns, largest, gathering).run();
+    return BranchAndBound.run(classes, columns, largest, gathering);
   }
 
   private static FaultClass[] classify(

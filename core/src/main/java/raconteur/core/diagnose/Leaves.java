@@ -24,16 +24,31 @@ final class Leaves {
   }
 
   void add(int[] classes, int[] counts, int depth, double logWeight) {
+    makeRoom();
+    for (int d = 0; d < width; d++) {
+      packed[size * width + d] = d < depth ? classes[d] << COUNT_BITS | counts[d] : NOTHING;
+    }
+    logWeights[size++] = logWeight;
+  }
+
+  private void makeRoom() {
     if (size == logWeights.length) {
       logWeights = Arrays.copyOf(logWeights, size * 2);
     }
     if ((size + 1) * width > packed.length) {
       packed = Arrays.copyOf(packed, packed.length * 2);
     }
-    for (int d = 0; d < width; d++) {
-      packed[size * width + d] = d < depth ? classes[d] << COUNT_BITS | counts[d] : NOTHING;
+  }
+
+  /** Adds those of another that are not lighter than a weight. */
+  void take(Leaves other, double least) {
+    for (int leaf = 0; leaf < other.size; leaf++) {
+      if (other.logWeights[leaf] > least) {
+        makeRoom();
+        System.arraycopy(other.packed, leaf * width, packed, size * width, width);
+        logWeights[size++] = other.logWeights[leaf];
+      }
     }
-    logWeights[size++] = logWeight;
   }
 
   int size() {

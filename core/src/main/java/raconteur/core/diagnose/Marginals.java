@@ -53,6 +53,8 @@ final class Marginals {
     private final double[] byPlace;
     private final double[] mass;
     private final double[] none;
+
+    /* Filled when first asked for, by whoever asks: what is in it never changes. */
     private final Present[] present;
 
     /* For two classes whether they have a place in common. */
@@ -105,6 +107,34 @@ final class Marginals {
           none[c * MOST + m] = away.choose(m) / classes[c].sums().choose(m);
         }
       }
+    }
+
+    private Gathering(Gathering other) {
+      this.classes = other.classes;
+      this.placeOf = other.placeOf;
+      this.epoch = other.epoch;
+      this.byPlace = new double[other.byPlace.length];
+      this.mass = new double[other.mass.length];
+      this.none = other.none;
+      this.present = other.present;
+      this.meets = other.meets;
+    }
+
+    /** Another one for the same classes, empty; both may be added to at the same time. */
+    Gathering beside() {
+      return new Gathering(this);
+    }
+
+    /** Adds all that another was given, that many times. */
+    void take(Gathering other, double factor) {
+      for (int i = 0; i < byPlace.length; i++) {
+        byPlace[i] += factor * other.byPlace[i];
+      }
+      for (int i = 0; i < mass.length; i++) {
+        mass[i] += factor * other.mass[i];
+      }
+      sound += factor * other.sound;
+      total += factor * other.total;
     }
 
     private boolean[][] meetings() {

@@ -22,6 +22,16 @@ public record Suspect(
   /** One fault at the place with its own chance. */
   public record Share(Fault fault, double probability) {}
 
+  /**
+   * What the prior and all weights leave over to the present, in decibans: single findings are
+   * weighed over sets of up to two faults, and where sets may have three this is what the third
+   * changes. Without a third it is 0.
+   */
+  public double rest() {
+    double sum = weights.stream().mapToDouble(Weight::decibans).sum();
+    return decibans(probability) - decibans(prior) - sum;
+  }
+
   /** Ten times the decimal logarithm of the odds. */
   public static double decibans(double probability) {
     double p = Math.clamp(probability, 1e-12, 1 - 1e-12);

@@ -6,8 +6,8 @@ import raconteur.core.story.Telling.DatedFinding;
  * What one finding weighs for one suspect.
  *
  * @param decibans ten times the decimal logarithm of the factor by which the finding moved the
- *     odds, told in the order of the story: the prior's decibans and all weights add up to the
- *     present (Good, Probability and the Weighing of Evidence, 1950)
+ *     odds, told in the order of the story: the prior's decibans, all weights and {@link
+ *     Suspect#rest} add up to the present (Good, Probability and the Weighing of Evidence, 1950)
  */
 public record Weight(DatedFinding finding, double decibans) {
 

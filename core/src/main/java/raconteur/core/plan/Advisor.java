@@ -21,10 +21,7 @@ import raconteur.core.story.Telling;
  * what to do next. Keeps what it has worked out, so that one more line is cheap. Not thread safe.
  */
 public final class Advisor {
-  /** How many faults a hypothesis may have unless told otherwise. */
-  public static final int USUAL_LARGEST_HYPOTHESIS = 2;
-
-  /** How many it may have at most. */
+  /** How many faults a hypothesis may have at most, and has unless told otherwise. */
   public static final int MOST_IN_A_HYPOTHESIS = 3;
 
   private final Board board;

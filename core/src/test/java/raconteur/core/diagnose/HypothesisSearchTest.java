@@ -85,12 +85,14 @@ class HypothesisSearchTest {
         HypothesisSearch.run(
             occurrences, columns, epochs, largest, catalogue.placeOfFaults(), telling.epoch());
     Marginals marginals = result.marginals();
-    assertThat(result.weighed()).isGreaterThan(0.999999);
+    // What the search says it left out is all that may lie between it and the truth.
+    double leftOut = 1 - result.weighed();
+    assertThat(leftOut).isLessThan(1e-5);
     brute.forEach(
         (place, mass) ->
             assertThat(marginals.at(catalogue.places().indexOf(place)))
                 .as("%s", place)
-                .isCloseTo(mass / total, within(1e-6)));
+                .isCloseTo(mass / total, within(leftOut + 1e-9)));
     assertThat(brute).hasSizeGreaterThan(5);
   }
 
@@ -236,18 +238,21 @@ class HypothesisSearchTest {
   }
 
   private static Diagnosis diagnosis(List<String> lines) {
-    return Stories.advise(Boards.KITTIWAKE_B, lines.toArray(String[]::new)).diagnosis();
+    return Stories.advise(Boards.KITTIWAKE_B, 2, lines.toArray(String[]::new)).diagnosis();
   }
 
   @Test
-  void weightsAddUpFromThePriorToThePresent() {
+  void weightsAndWhatAThirdFaultChangesAddUpFromThePriorToThePresent() {
     var advice =
         Stories.advise(
             Boards.KITTIWAKE_B, "screen garbage", "flash 3 3 3", "U24 tester fail", "U24.14 low");
     for (Suspect suspect : advice.diagnosis().suspects()) {
       double sum = Suspect.decibans(suspect.prior());
       sum += suspect.weights().stream().mapToDouble(Weight::decibans).sum();
-      assertThat(sum).isCloseTo(Suspect.decibans(suspect.probability()), within(1e-6));
+      // A third fault changes the prior and the present alike, and little between them.
+      assertThat(suspect.rest()).isBetween(-3.0, 3.0);
+      assertThat(sum + suspect.rest())
+          .isCloseTo(Suspect.decibans(suspect.probability()), within(1e-6));
     }
   }
 

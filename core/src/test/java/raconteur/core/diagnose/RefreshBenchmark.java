@@ -55,9 +55,14 @@ public final class RefreshBenchmark {
     for (int largest = 2; largest <= 3; largest++) {
       System.out.println("up to " + largest + " faults at once, " + STORY.length + " lines");
       refresh(board, largest, List.of(STORY));
+      System.out.println("up to " + largest + " faults at once, 300 lines");
+      refresh(board, largest, longStory(board));
     }
-    System.out.println("up to 2 faults at once, 300 lines");
-    refresh(board, 2, longStory(board));
+    Board large = Threefold.of(board);
+    System.out.printf(
+        "%d parts, %d faults, 20 lines%n",
+        large.parts().size(), new Advisor(large, History.NONE, 3).faults());
+    refresh(large, 3, List.of(STORY));
     plain(board);
     Runtime runtime = Runtime.getRuntime();
     System.gc();

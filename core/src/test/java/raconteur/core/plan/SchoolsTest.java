@@ -17,7 +17,7 @@ class SchoolsTest {
   private static final String[] STORY = {"screen blank", "flash none"};
 
   private static List<Step> steps(Shop shop, Set<String> declined) {
-    Advisor advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, 2, shop);
+    Advisor advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, Advisor.MOST_IN_A_HYPOTHESIS, shop);
     return advisor.nextSteps(advisor.advise(Stories.of(STORY)), declined);
   }
 
@@ -46,7 +46,7 @@ class SchoolsTest {
         .noneMatch(
             s -> s.action() instanceof Step.Test(var sample) && facts.kind(sample).equals(kind));
     assertThat(
-            new Advisor(Boards.KITTIWAKE_B, History.NONE, 2, other)
+            new Advisor(Boards.KITTIWAKE_B, History.NONE, Advisor.MOST_IN_A_HYPOTHESIS, other)
                 .advise(Stories.of(STORY))
                 .diagnosis()
                 .suspects())

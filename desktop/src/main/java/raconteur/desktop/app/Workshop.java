@@ -20,7 +20,6 @@ import raconteur.core.odds.CountedCase;
 import raconteur.core.odds.SiblingHistory;
 import raconteur.core.odds.SimilarStories;
 import raconteur.core.odds.Tally;
-import raconteur.core.plan.Advisor;
 import raconteur.core.plan.School;
 import raconteur.core.plan.Schools;
 import raconteur.core.plan.Shop;
@@ -37,8 +36,6 @@ import raconteur.core.story.Case;
 public record Workshop(
     Casebook casebook, BoardShelf boards, Executor worker, Executor instruments, Executor window) {
   private static final String SOUNDS = "sound cues";
-  private static final String FAULTS = "faults at once";
-  private static final String THREE = "3";
   private static final String SCHOOL = "school";
   private static final String INSTRUMENTS = "instruments";
 
@@ -119,23 +116,6 @@ public record Workshop(
                         .collect(Collectors.toSet()))
             .orElse(schools.usuallyOwned());
     return new Shop(school, owned);
-  }
-
-  /** How many faults a hypothesis may have: the usual two, or three where the shop asked for it. */
-  public int largestHypothesis() {
-    return casebook.setting(FAULTS).filter(THREE::equals).isPresent()
-        ? Advisor.MOST_IN_A_HYPOTHESIS
-        : Advisor.USUAL_LARGEST_HYPOTHESIS;
-  }
-
-  /**
-   * Looks for three faults at once from now on, or for two; the sentence of a refusal, or empty.
-   */
-  public String keepThreeFaults(boolean three) {
-    return casebook.keepSetting(FAULTS, three ? THREE : "2")
-            instanceof Outcome.Failed<?>(String why)
-        ? why
-        : "";
   }
 
   /** Keeps how the shop works; a sentence where that failed, else empty. */

@@ -68,8 +68,8 @@ final class ContestCommand implements Callable<Integer> {
   @Option(
       names = "--k",
       paramLabel = "N",
-      defaultValue = "2",
-      description = "Largest number of faults in one hypothesis, 1 to 3 (default 2).")
+      defaultValue = "3",
+      description = "Largest number of faults in one hypothesis, 1 to 3 (default 3).")
   private int largest;
 
   @Option(

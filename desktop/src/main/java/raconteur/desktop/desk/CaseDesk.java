@@ -434,7 +434,7 @@ public final class CaseDesk {
         advisor.orElseGet(
             () ->
                 new Advisor(
-                    board, workshop.history(board), workshop.largestHypothesis(), workshop.shop()));
+                    board, workshop.history(board), Advisor.MOST_IN_A_HYPOTHESIS, workshop.shop()));
     advisor = Optional.of(mind);
     Advisor.Advice advice = mind.advise(story);
     String news = cause.isEmpty() ? "" : News.tell(before, advice);

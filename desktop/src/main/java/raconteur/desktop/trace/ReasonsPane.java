@@ -58,6 +58,9 @@ final class ReasonsPane extends ScrollPane {
             weight.decibans() > 0 ? "weight-for" : "weight-against");
       }
     }
+    if (Math.abs(suspect.rest()) >= SAYS_SOMETHING_DECIBANS) {
+      row(decibans(suspect.rest()), "that there may be a third fault", "figures");
+    }
     row(
         decibans(Suspect.decibans(suspect.probability())),
         "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),

@@ -23,7 +23,6 @@ import raconteur.core.board.DamageArea;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Statement;
-import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
 import raconteur.core.story.CaseState;
 import raconteur.desktop.app.FilePicker;
@@ -190,10 +189,7 @@ public final class TraceView extends StackPane {
     CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
     sounds.setSelected(desk.workshop().sounds());
     sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
-    CheckMenuItem three = new CheckMenuItem("weigh three faults at once (slower)");
-    three.setSelected(desk.workshop().largestHypothesis() == Advisor.MOST_IN_A_HYPOTHESIS);
-    three.setOnAction(e -> three.setSelected(threeNow(three.isSelected())));
-    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, sounds, three);
+    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     menu.getStyleClass().add("plain-button");
     return menu;
@@ -213,18 +209,6 @@ public final class TraceView extends StackPane {
             : refusal,
         refusal.isEmpty());
     return desk.workshop().sounds();
-  }
-
-  /** Changes how many faults are weighed together; gives whether it is three now. */
-  private boolean threeNow(boolean wanted) {
-    String refusal = desk.workshop().keepThreeFaults(wanted);
-    bench.say(
-        refusal.isEmpty()
-            ? "Up to " + (wanted ? "three" : "two") + " faults are weighed together now."
-            : refusal,
-        refusal.isEmpty());
-    desk.shopChanged();
-    return desk.workshop().largestHypothesis() == Advisor.MOST_IN_A_HYPOTHESIS;
   }
 
   /** What a scope or a bus recorder wrote, held against this board. */

@@ -102,21 +102,6 @@ class CaseDeskTest {
   }
 
   @Test
-  void threeFaultsAreWeighedTogetherOnceTheShopAsks() {
-    Workshop workshop = workshop();
-    Case traced = workshop.casebook().find(15).orElseThrow();
-    Board board = workshop.boards().find(traced.header().boardId()).orElseThrow();
-    CaseDesk desk = new CaseDesk(workshop, traced, board);
-    desk.start();
-    work();
-    assertThat(desk.state().advice().orElseThrow().diagnosis().largestHypothesis()).isEqualTo(2);
-    assertThat(workshop.keepThreeFaults(true)).isEmpty();
-    desk.shopChanged();
-    work();
-    assertThat(desk.state().advice().orElseThrow().diagnosis().largestHypothesis()).isEqualTo(3);
-  }
-
-  @Test
   void aKeptLineIsInTheFileBeforeItIsSaidToBeKept() {
     Workshop workshop = workshop();
     CaseDesk desk = on(workshop);
