@@ -14,6 +14,7 @@ import raconteur.core.diagnose.Doubt;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.diagnose.Weight;
 import raconteur.core.plan.Advisor;
+import raconteur.core.plan.CalledBad;
 import raconteur.core.plan.PlaceWords;
 import raconteur.core.plan.Step;
 import raconteur.core.story.Told;
@@ -61,6 +62,7 @@ public final class DiagnosisReport {
           doubt.finding().entry().line(),
           doubt.fit() * 100);
     }
+    advice.calledBad().forEach(called -> line(text, "%s", called.words()));
     line(text, "%s", advice.origins());
     line(text, "%nNext");
     int n = 1;
@@ -152,6 +154,15 @@ public final class DiagnosisReport {
         json.writeEndObject();
       }
       json.writeEndArray();
+      json.writeArrayFieldStart("called bad");
+      for (CalledBad called : advice.calledBad()) {
+        json.writeStartObject();
+        names(json, "bad", called.bad());
+        names(json, "good", called.good());
+        names(json, "alone", called.alone().stream().map(PlaceWords::shortly).toList());
+        json.writeEndObject();
+      }
+      json.writeEndArray();
       json.writeArrayFieldStart("not understood");
       for (Told told : unread()) {
         json.writeStartObject();
@@ -199,6 +210,15 @@ public final class DiagnosisReport {
     }
     json.writeEndArray();
     json.writeEndObject();
+  }
+
+  private static void names(JsonGenerator json, String field, List<String> names)
+      throws IOException {
+    json.writeArrayFieldStart(field);
+    for (String name : names) {
+      json.writeString(name);
+    }
+    json.writeEndArray();
   }
 
   private static void step(JsonGenerator json, Step step) throws IOException {

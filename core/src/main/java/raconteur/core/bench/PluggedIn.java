@@ -1,5 +1,6 @@
 package raconteur.core.bench;
 
+import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 import raconteur.core.bench.part.Keyboard;
@@ -31,6 +32,13 @@ public record PluggedIn(
 
   public PluggedIn withHarness(boolean on) {
     return new PluggedIn(cartridge, on, keysHeld, out);
+  }
+
+  /** With one more part pulled out. */
+  public PluggedIn alsoWithout(String part) {
+    Set<String> parts = new HashSet<>(out);
+    parts.add(part);
+    return without(parts);
   }
 
   public PluggedIn without(Set<String> parts) {

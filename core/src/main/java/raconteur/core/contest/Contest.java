@@ -17,6 +17,7 @@ import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
 import raconteur.core.fault.History;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Statement;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
 import raconteur.core.story.Entry;
@@ -160,6 +161,9 @@ public final class Contest {
       tests++;
       minutes += advisor.minutes(test);
       note(found.get().line());
+      if (found.get() instanceof Finding.PullStep pull) {
+        note(new Statement.Seating(pull.part()).line());
+      }
     }
 
     private void mend(Step.Repair repair) {

@@ -31,7 +31,7 @@ final class ModelBench implements Bench {
   @Override
   public Optional<Finding> take(
       List<PlantedFault> faults, Finding sample, Telling told, long salt) {
-    Moment now = new Moment(told.epoch(), told.partsOut(), Optional.empty());
+    Moment now = told.momentOf(sample);
     TestModel<?> model =
         predictor.model(sample, now, predictor.expectation(sample, now, told.findings()));
     return Optional.of(draw(model, faults, new SplittableRandom(salt)));

@@ -41,9 +41,11 @@ public final class Advisor {
   /**
    * What a story says so far.
    *
+   * @param calledBad what parts called bad together have in common
    * @param origins where the numbers behind it come from, in one sentence
    */
-  public record Advice(Telling telling, Diagnosis diagnosis, String origins) {}
+  public record Advice(
+      Telling telling, Diagnosis diagnosis, List<CalledBad> calledBad, String origins) {}
 
   /**
    * @param history what closed cases of this revision have counted
@@ -94,7 +96,9 @@ public final class Advisor {
     if (!condition.equals(reasoning.condition())) {
       reasoning = reasoning(condition);
     }
-    return new Advice(telling, reasoning.diagnoser().diagnose(telling), origins);
+    Diagnosis diagnosis = reasoning.diagnoser().diagnose(telling);
+    List<CalledBad> calledBad = CalledBad.all(telling, diagnosis, reasoning.catalogue(), predictor);
+    return new Advice(telling, diagnosis, calledBad, origins);
   }
 
   /** What to do next; takes longer than {@link #advise}. */

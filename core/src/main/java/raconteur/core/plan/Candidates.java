@@ -2,6 +2,7 @@ package raconteur.core.plan;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -10,6 +11,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.diagnose.Suspect;
@@ -27,16 +29,25 @@ final class Candidates {
   /** A diagnostic's verdicts are looked at together, so few at a time. */
   private static final int MOST_DIAGNOSED = 3;
 
+  /** A rail with less than this share of its usual ohms is pulled down by something. */
+  private static final double PULLED_DOWN = 0.5;
+
   private final Board board;
+  private final Map<String, Double> railOhms;
   private final Set<Finding> tests = new LinkedHashSet<>();
   private final SortedMap<String, Boolean> diagnosed = new TreeMap<>();
 
-  private Candidates(Board board) {
+  private Candidates(Board board, Map<String, Double> railOhms) {
     this.board = board;
+    this.railOhms = railOhms;
   }
 
-  static List<Finding> of(Board board, List<Suspect> suspects, Set<String> partsOut) {
-    var candidates = new Candidates(board);
+  /**
+   * @param railOhms what rails last read to ground, power off
+   */
+  static List<Finding> of(
+      Board board, List<Suspect> suspects, Set<String> partsOut, Map<String, Double> railOhms) {
+    var candidates = new Candidates(board, railOhms);
     List<Suspect> leading = suspects.stream().limit(MOST_PLACES).toList();
     leading.forEach(s -> candidates.around(s.place()));
     candidates.wholeBoard();
@@ -50,6 +61,7 @@ final class Candidates {
       case Finding.Heat heat -> partsOut.contains(heat.part());
       case Finding.PinVolts volts -> partsOut.contains(volts.pin().part());
       case Finding.Piggyback held -> partsOut.contains(held.part());
+      case Finding.PullStep pull -> partsOut.contains(pull.part());
       case Finding.Without without -> partsOut.contains(without.part());
       case Finding _ -> false;
     };
@@ -92,6 +104,26 @@ final class Candidates {
     }
   }
 
+  /** Whether a rail last read so low, power off, that something pulls it down. */
+  static boolean pulledDown(Rail rail, Map<String, Double> railOhms) {
+    Double ohms = railOhms.get(rail.name());
+    return ohms != null && ohms < rail.expectedOhms() * PULLED_DOWN;
+  }
+
+  /** For parts in sockets: what is soldered in is as much work to take out as to mend. */
+  private void pull(Part part) {
+    for (Rail rail : board.rails()) {
+      if (pulledDown(rail, railOhms) && part.pins().stream().anyMatch(pin -> isOn(pin, rail))) {
+        double ohms = railOhms.get(rail.name());
+        tests.add(new Finding.PullStep(part.designator(), rail.name(), ohms));
+      }
+    }
+  }
+
+  private boolean isOn(PinRef pin, Rail rail) {
+    return board.netOf(pin).filter(net -> net.name().equals(rail.net())).isPresent();
+  }
+
   private void net(String name) {
     Net net = board.net(name).orElseThrow();
     net.path().forEach(this::probe);
@@ -112,6 +144,7 @@ final class Candidates {
     if (part.socketed()) {
       tests.add(new Finding.Swap(name, Finding.SwapEffect.SAME));
       tests.add(new Finding.Elsewhere(name, true));
+      pull(part);
     }
     if (Parts.isRom(part)) {
       tests.add(new Finding.RomCompare(name, Finding.RomEnd.GOOD));

@@ -48,7 +48,17 @@ public final class Costs {
     root.get("tests").entries().forEach((name, v) -> tests.put(name, v.between(0, 1000)));
     Map<String, Double> single = new HashMap<>();
     for (String name :
-        new String[] {"power or turn", "seat", "wire", "part bridge", "damaged track", "check"}) {
+        new String[] {
+          "power or turn",
+          "seat",
+          "wire",
+          "part bridge",
+          "damaged track",
+          "check",
+          "patience",
+          "patience halves",
+          "power into a short"
+        }) {
       single.put(name, root.get(name).between(0, 1000));
     }
     Datum damage = root.get("damage per desoldered pin");

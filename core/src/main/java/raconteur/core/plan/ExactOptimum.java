@@ -108,14 +108,13 @@ public final class ExactOptimum {
     LookAhead start = lookAhead(hypotheses);
     Moment now = new Moment(0, Set.of(), Optional.empty());
     List<LookAhead.Test> all = new ArrayList<>();
-    for (Finding sample : Candidates.of(board, suspects, Set.of())) {
+    for (Finding sample : Candidates.of(board, suspects, Set.of(), Map.of())) {
       all.add(
           start.test(
               sample,
               predictor.model(sample, now, Expectation.NONE),
-              facts.minutes(sample),
-              facts.risk(sample),
-              facts.minutes(sample)));
+              new LookAhead.Price(
+                  facts.minutes(sample), facts.risk(sample), 0, facts.minutes(sample))));
     }
     return start.rank(all).stream()
         .limit(TESTS)
@@ -145,12 +144,7 @@ public final class ExactOptimum {
       }
     }
     return new LookAhead.Test(
-        test.finding(),
-        kept,
-        rows.values().toArray(double[][]::new),
-        test.minutes(),
-        test.risk(),
-        test.clockMinutes());
+        test.finding(), kept, rows.values().toArray(double[][]::new), test.price());
   }
 
   private LookAhead lookAhead(List<Hypothesis> hypotheses) {
@@ -285,7 +279,7 @@ public final class ExactOptimum {
         boolean planned,
         Map<List<Double>, Double> known) {
       LookAhead.Test test = tests.get(t);
-      double sum = chance * (test.minutes() + test.risk());
+      double sum = chance * test.price().all();
       for (double[] likelihood : test.likelihoods()) {
         double[] after = new double[weights.length];
         for (int h = 0; h < after.length; h++) {

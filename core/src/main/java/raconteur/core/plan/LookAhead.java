@@ -27,6 +27,11 @@ final class LookAhead {
   /** A judgement, no source: in one played case thirty such tests moved 48 percent to 51. */
   private static final double TRIFLE_BITS_A_MINUTE = 0.05;
 
+  /**
+   * What a test tells changes what the ones after it are worth: so many ahead can be counted on.
+   */
+  private static final int LONGEST_STAY = 3;
+
   private final List<Hypothesis> hypotheses;
   private final FaultCatalogue catalogue;
   private final MendInTurn mending;
@@ -55,21 +60,35 @@ final class LookAhead {
    * A test ready to be weighed.
    *
    * @param likelihoods of each outcome under each hypothesis
-   * @param minutes as the school weighs them
-   * @param clockMinutes as the clock on the wall shows them
    */
   @SuppressWarnings("ArrayRecordComponent")
-  record Test(
-      Finding finding,
-      List<Finding> outcomes,
-      double[][] likelihoods,
-      double minutes,
-      double risk,
-      double clockMinutes) {}
+  record Test(Finding finding, List<Finding> outcomes, double[][] likelihoods, Price price) {
+    Test at(Price other) {
+      return new Test(finding, outcomes, likelihoods, other);
+    }
+  }
+
+  /**
+   * What a test takes, in minutes.
+   *
+   * @param minutes of the test itself, as the school weighs them
+   * @param risk what it is expected to break
+   * @param turning what it takes to switch and turn the board for it, 0 where it lies right
+   * @param clockMinutes test and turning, as the clock on the wall shows them
+   */
+  record Price(double minutes, double risk, double turning, double clockMinutes) {
+    double all() {
+      return minutes + risk + turning;
+    }
+
+    /** The same with the turning shared among so many tests of one stay. */
+    Price among(int tests) {
+      return new Price(minutes, risk, turning / tests, clockMinutes);
+    }
+  }
 
   /** Asks a model about every hypothesis. */
-  <E> Test test(
-      Finding finding, TestModel<E> model, double minutes, double risk, double clockMinutes) {
+  <E> Test test(Finding finding, TestModel<E> model, Price price) {
     Map<Integer, E> effects = new HashMap<>();
     List<Finding> outcomes = model.outcomes();
     Map<E, double[]> rows = new HashMap<>();
@@ -89,7 +108,7 @@ final class LookAhead {
         likelihoods[o][h] = row[o];
       }
     }
-    return new Test(finding, outcomes, likelihoods, minutes, risk, clockMinutes);
+    return new Test(finding, outcomes, likelihoods, price);
   }
 
   /**
@@ -104,7 +123,7 @@ final class LookAhead {
     }
 
     double cost() {
-      return test.minutes() + test.risk();
+      return test.price().all();
     }
 
     /** Whether it saves more than it costs. */
@@ -122,23 +141,55 @@ final class LookAhead {
     double bitsPerMinute() {
       return bits / cost();
     }
+
+    Scored among(int tests) {
+      Price shared = test.price().among(tests);
+      return test.price().turning() == 0
+          ? this
+          : new Scored(test.at(shared), saves + cost() - shared.all(), bits, told);
+    }
   }
 
   /** One outcome: its chance and the place it would accuse most. */
   record Told(Finding outcome, double chance, Place place, double probability) {}
 
-  /** All tests that tell anything: first those that pay, by what a minute of them saves. */
+  /**
+   * All tests that tell anything: first those that pay, by what a minute of them saves. Turning the
+   * board is shared among the tests that would be made before it is turned back.
+   */
   List<Scored> rank(List<Test> tests) {
-    List<Scored> scored = new ArrayList<>();
+    List<Scored> alone = new ArrayList<>();
     for (Test test : tests) {
       double bits = entropy(weights) - expectedEntropy(test);
       if (bits > TELLS_NOTHING) {
-        double saves = now - expected(test, weights) - test.minutes() - test.risk();
-        scored.add(new Scored(test, saves, bits, told(test)));
+        double saves = now - expected(test, weights) - test.price().all();
+        alone.add(new Scored(test, saves, bits, told(test)));
       }
     }
+    int stay = stay(alone);
+    List<Scored> scored = new ArrayList<>();
+    alone.forEach(s -> scored.add(s.among(stay)));
     scored.sort(Comparator.comparing(Scored::pays).thenComparingDouble(Scored::rate).reversed());
     return few() ? deeper(scored) : scored;
+  }
+
+  /**
+   * How many tests would be made in a row once the board is turned: those that tell more a minute
+   * than any does as it lies now.
+   */
+  private static int stay(List<Scored> scored) {
+    double here =
+        scored.stream()
+            .filter(s -> s.test().price().turning() == 0)
+            .mapToDouble(Scored::bitsPerMinute)
+            .max()
+            .orElse(0);
+    long better =
+        scored.stream()
+            .filter(s -> s.test().price().turning() > 0)
+            .filter(s -> s.bits() / (s.cost() - s.test().price().turning()) > here)
+            .count();
+    return Math.clamp(better, 1, LONGEST_STAY);
   }
 
   /**

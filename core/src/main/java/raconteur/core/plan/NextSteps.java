@@ -32,8 +32,8 @@ import raconteur.core.story.Telling;
  * made (expected entropy as in de Kleer and Williams 1987, doi:10.1016/0004-3702(87)90063-4).
  *
  * <p>A test in another state of the board than the last one costs the minutes of switching and
- * turning it, so that steps of one set-up stay together. Time O(tests × outcomes × (hypotheses +
- * places log places)).
+ * turning it, shared with those that would be made before it is turned back, so that steps of one
+ * set-up stay together. Time O(tests × outcomes × (hypotheses + places log places)).
  */
 public final class NextSteps {
   private static final int MOST_TOLD = 3;
@@ -83,14 +83,19 @@ public final class NextSteps {
     List<LookAhead.Scored> scored = lookAhead.rank(tests);
     Set<Object> taken = new HashSet<>();
     telling.findings().forEach(f -> taken.add(TestFacts.identity(f.finding())));
-    return steps(diagnosis, scored, lookAhead, taken, declined);
+    return steps(diagnosis, telling, scored, lookAhead, taken, declined);
+  }
+
+  private List<Finding> candidates(Diagnosis diagnosis, Telling telling) {
+    return Candidates.of(
+        board, diagnosis.suspects(), telling.partsOut(), telling.context().lastRailOhms());
   }
 
   /** Every test on offer, and the mends of the leading suspects. */
   List<Step.Action> every(Diagnosis diagnosis, Telling telling, Set<String> declined) {
     Set<Object> done = done(telling);
     List<Step.Action> all = new ArrayList<>();
-    Candidates.of(board, diagnosis.suspects(), telling.partsOut()).stream()
+    candidates(diagnosis, telling).stream()
         .filter(test -> offered(test, done, declined))
         .forEach(test -> all.add(new Step.Test(test)));
     diagnosis.suspects().stream()
@@ -111,25 +116,36 @@ public final class NextSteps {
 
   private List<LookAhead.Test> tests(
       Diagnosis diagnosis, Telling telling, Set<String> declined, LookAhead lookAhead) {
-    Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
     Set<Object> done = done(telling);
     Optional<Boolean> powered = powered(telling);
+    double powering = riskOfPower(telling);
     List<LookAhead.Test> tests = new ArrayList<>();
-    for (Finding test : Candidates.of(board, diagnosis.suspects(), telling.partsOut())) {
+    for (Finding test : candidates(diagnosis, telling)) {
       if (offered(test, done, declined)) {
         boolean turned = powered.filter(p -> p != TestFacts.powered(test)).isPresent();
         double turning = turned ? costs.single("power or turn") : 0;
+        Moment now = telling.momentOf(test);
         double weight = shop.school().weight(facts.kind(test));
         tests.add(
             lookAhead.test(
                 test,
                 predictor.model(test, now, predictor.expectation(test, now, telling.findings())),
-                facts.minutes(test) * weight + turning,
-                facts.risk(test),
-                facts.minutes(test) + turning));
+                new LookAhead.Price(
+                    facts.minutes(test) * weight,
+                    facts.risk(test) + (TestFacts.powered(test) ? powering : 0),
+                    turning,
+                    facts.minutes(test) + turning)));
       }
     }
     return tests;
+  }
+
+  /** What switching on may break: a rail that reads low is not powered without need. */
+  private double riskOfPower(Telling telling) {
+    Map<String, Double> ohms = telling.context().lastRailOhms();
+    return board.rails().stream().anyMatch(rail -> Candidates.pulledDown(rail, ohms))
+        ? costs.single("power into a short")
+        : 0;
   }
 
   /** In which state the board was left by the last reading. */
@@ -141,16 +157,18 @@ public final class NextSteps {
 
   private List<Step> steps(
       Diagnosis diagnosis,
+      Telling telling,
       List<LookAhead.Scored> scored,
       LookAhead lookAhead,
       Set<Object> taken,
       Set<String> declined) {
     List<Step> steps = new ArrayList<>();
-    Suspect leader = toMend(diagnosis, lookAhead, declined);
     boolean hardly = lookAhead.hardlyTells(scored);
+    double patience = hardly ? patience(telling) / 2 : patience(telling);
+    Suspect leader = toMend(diagnosis, lookAhead, declined, patience);
     OptionalDouble nextTest =
         hardly ? OptionalDouble.empty() : OptionalDouble.of(scored.getFirst().cost());
-    double mendFrom = hardly ? mendFrom(leader) / 2 : mendFrom(leader);
+    double mendFrom = mendFrom(leader, patience);
     boolean allowed =
         leader.probability() >= mendFrom
             && !declined.contains(StepWords.mendName(board, leader.place()));
@@ -186,23 +204,38 @@ public final class NextSteps {
   }
 
   /** The place mending in turn begins with, if it is told as a suspect. */
-  private Suspect toMend(Diagnosis diagnosis, LookAhead lookAhead, Set<String> declined) {
+  private Suspect toMend(
+      Diagnosis diagnosis, LookAhead lookAhead, Set<String> declined, double patience) {
     int first = lookAhead.firstMend();
     Place place =
         first < 0 ? diagnosis.suspects().getFirst().place() : catalogue.places().get(first);
     return diagnosis.suspects().stream()
         .filter(s -> !declined.contains(StepWords.mendName(board, s.place())))
-        .filter(s -> s.place().equals(place) || s.probability() >= mendFrom(s))
+        .filter(s -> s.place().equals(place) || s.probability() >= mendFrom(s, patience))
         .findFirst()
         .orElse(diagnosis.suspects().getFirst());
   }
 
   /** The least suspicion a mend is proposed at: contacts may be cleaned on a guess. */
-  private double mendFrom(Suspect suspect) {
+  private double mendFrom(Suspect suspect, double patience) {
     boolean contact =
         suspect.place() instanceof Place.OfPart(String part)
             && board.part(part).filter(Parts::isContact).isPresent();
-    return contact ? CLEAN_FROM : shop.school().mendFrom();
+    return contact ? CLEAN_FROM : Math.max(CLEAN_FROM, patience * shop.school().mendFrom());
+  }
+
+  /**
+   * The share of the usual suspicion that is asked for a mend: all of it at first, less and less
+   * the longer the board was only tested since the last mend. Common practice, no source.
+   */
+  private double patience(Telling telling) {
+    double minutes =
+        telling.findings().stream()
+            .filter(f -> f.moment().epoch() == telling.epoch())
+            .mapToDouble(f -> facts.minutes(f.finding()))
+            .sum();
+    double over = Math.max(0, minutes - costs.single("patience"));
+    return Math.pow(0.5, over / costs.single("patience halves"));
   }
 
   /** What a mend of a suspect costs where it does nothing. */

@@ -59,7 +59,8 @@ final class StepWords {
               "Continuity from " + board.describe(t.one()) + " to " + t.other();
           case Finding.RailVolts t -> "Measure " + t.rail() + " at a far chip";
           case Finding.RailOhms t -> "Measure " + t.rail() + " to ground in ohms";
-          case Finding.PullStep t -> "Pull " + t.part() + " and watch " + t.rail();
+          case Finding.PullStep t ->
+              "Pull " + named(t.part()) + " and measure " + t.rail() + " to ground again";
           case Finding.TesterVerdict t -> "Put " + named(t.part()) + " into the chip tester";
           case Finding.DeadTestResult _ -> "Run the dead-test cartridge";
           case Finding.Swap t -> "Try a known-good part for " + named(t.part());
@@ -91,8 +92,8 @@ final class StepWords {
         TestFacts.pinsOf(test),
         setUp(test),
         caution(test),
-        scored.test().clockMinutes(),
-        scored.test().risk(),
+        scored.test().price().clockMinutes(),
+        scored.test().price().risk(),
         scored.bits(),
         why,
         outcomes,
@@ -122,8 +123,8 @@ final class StepWords {
           t.harness()
               ? "Diagnostic in, loop-back harness on, power on."
               : "Diagnostic in, power on; without its harness it calls good ports bad.";
-      case Finding.Continuity _, Finding.RailOhms _, Finding.PullStep _, Finding.PinOhms _ ->
-          POWER_OFF;
+      case Finding.Continuity _, Finding.RailOhms _, Finding.PinOhms _ -> POWER_OFF;
+      case Finding.PullStep _ -> POWER_OFF + " Seat the part again afterwards.";
       case Finding.ResetPulse _ -> "Probe on the pin, then power on.";
       case Finding.DummyVolts _ -> "The supply alone, on a resistor in place of the board.";
       case Finding.CapacitorReading _ -> "Power off, discharged, one leg or the whole part out.";

@@ -147,7 +147,8 @@ record TestFacts(Board board, Costs costs) {
 
   /** Minutes of the test, with what has to be unsoldered for it. */
   double minutes(Finding test) {
-    double own = costs.test(kind(test));
+    double own =
+        costs.test(kind(test)) + (test instanceof Finding.PullStep ? costs.single("seat") : 0);
     return removed(test).map(part -> own + outAndIn(part)).orElse(own);
   }
 
@@ -164,6 +165,7 @@ record TestFacts(Board board, Costs costs) {
   private Optional<Part> removed(Finding test) {
     return switch (test) {
       case Finding.TesterVerdict t -> board.part(t.part());
+      case Finding.PullStep t -> board.part(t.part());
       case Finding.CapacitorReading t -> board.part(t.part());
       case Finding.RomCompare t -> board.part(t.part());
       case Finding.Elsewhere t -> board.part(t.part());

@@ -188,6 +188,14 @@ final class PathModel implements TestModel<PathModel.State> {
         .isPresent();
   }
 
+  /** Whether a fault alone lets the test run and makes bad just those parts that it calls bad. */
+  boolean makesJustThese(Finding.DiagnosticResult found, Fault fault) {
+    State alone = effectOf(fault);
+    return alone.run() != Run.STOPPED
+        && found.bad().entrySet().stream()
+            .allMatch(verdict -> alone.reached().contains(verdict.getKey()) == verdict.getValue());
+  }
+
   @Override
   public State combine(State one, State other) {
     Set<String> reached = new HashSet<>(one.reached());

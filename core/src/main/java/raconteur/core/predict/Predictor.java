@@ -70,6 +70,11 @@ public final class Predictor {
     this.partModels = new PartModels(readings);
   }
 
+  /** Whether a fault alone makes bad just those parts that a run of the diagnostic calls bad. */
+  public boolean makesJustThese(Finding.DiagnosticResult found, Fault fault) {
+    return PathModel.diagnostic(shared(), found).makesJustThese(found, fault);
+  }
+
   /** How faults spread on this board. */
   NetPropagation nets() {
     return nets;

@@ -31,6 +31,8 @@ final class LineDigest {
   private long lastRise = -1;
   private long mark = BASIS;
   private long inverse = BASIS;
+  private final EdgeTimes edges = new EdgeTimes();
+  private State first = State.UNKNOWN;
 
   LineDigest(String name) {
     this.name = name;
@@ -50,7 +52,9 @@ final class LineDigest {
     }
     if (seen) {
       pass(picos);
+      first = changes == 0 ? to : first;
       changes++;
+      edges.add(picos);
     }
     seen = true;
     state = to;
@@ -111,7 +115,9 @@ final class LineDigest {
         highPicos / all,
         changes,
         mark,
-        inverse);
+        inverse,
+        first == State.HIGH,
+        edges.kept());
   }
 
   private Signal shown(double all) {

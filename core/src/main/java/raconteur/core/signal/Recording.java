@@ -2,15 +2,18 @@ package raconteur.core.signal;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import raconteur.core.device.Signal;
 
 /**
- * What a recording shows, whatever its length: each line by itself, lines that never differ and
- * lines that are each other's opposite, and where the addresses go round.
+ * What a recording shows, whatever its length: each line by itself, lines that never differ, that
+ * are each other's opposite or follow one another, and where the addresses go round.
  *
  * @param picos how long it is
  * @param loop where the addresses went round at the end; empty where none were given, or where they
@@ -19,6 +22,12 @@ import raconteur.core.device.Signal;
 public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop) {
   /** A pair that moved less often than this together proves nothing. */
   private static final int FEWEST_CHANGES = 4;
+
+  /** A few gates in a row take no longer than this; common practice, no source. */
+  private static final double GATE_PICOS = 100_000;
+
+  /** What follows is much nearer than the next change. */
+  private static final double PARTS_OF_A_CHANGE = 8;
 
   public Recording {
     lines = List.copyOf(lines);
@@ -32,6 +41,8 @@ public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop
    * @param duty the share of the time it was high
    * @param mark the same for lines that did exactly the same
    * @param inverse the mark of a line that did the opposite
+   * @param firstRises whether the first change was to high
+   * @param edges when it changed
    */
   public record Line(
       String name,
@@ -40,14 +51,35 @@ public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop
       double duty,
       long changes,
       long mark,
-      long inverse) {
+      long inverse,
+      boolean firstRises,
+      EdgeTimes.Kept edges) {
     public boolean stands() {
       return changes == 0;
     }
   }
 
-  /** Two lines, and whether they are opposites rather than the same. */
-  public record Pair(String one, String other, boolean opposite) {}
+  /**
+   * Two lines, and whether they are opposites rather than the same.
+   *
+   * @param delayNanos how long after the one the other follows, 0 where they never differ
+   */
+  public record Pair(String one, String other, boolean opposite, double delayNanos) {
+
+    /** What they are to each other, in words. */
+    public String words() {
+      if (delayNanos == 0) {
+        return one + (opposite ? " is always the opposite of " : " never differs from ") + other;
+      }
+      return String.format(
+          Locale.ROOT,
+          "%s follows %s after %.3g ns%s",
+          other,
+          one,
+          delayNanos,
+          opposite ? ", inverted" : "");
+    }
+  }
 
   /** The lines that never moved. */
   public List<Line> standing() {
@@ -55,18 +87,48 @@ public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop
   }
 
   /**
-   * Lines that never differed, which may be shorted or a copy of each other, and lines that are
-   * opposites, as in front of and behind an inverter without delay.
+   * Lines that never differed, which may be shorted or a copy of each other, lines that are
+   * opposites, and after those the lines that follow another as behind a gate.
    */
   public List<Pair> pairs() {
+    List<Pair> pairs = same();
+    Set<String> paired = new HashSet<>();
+    pairs.forEach(p -> paired.add(p.other()));
+    List<Line> single =
+        lines.stream()
+            .filter(l -> l.changes() >= FEWEST_CHANGES && !paired.contains(l.name()))
+            .toList();
+    for (int i = 0; i < single.size(); i++) {
+      for (int j = i + 1; j < single.size(); j++) {
+        follows(single.get(i), single.get(j)).ifPresent(pairs::add);
+      }
+    }
+    return pairs;
+  }
+
+  private Optional<Pair> follows(Line one, Line other) {
+    double near = Math.min(GATE_PICOS, (double) picos / one.changes() / PARTS_OF_A_CHANGE);
+    return one.edges()
+        .followed(other.edges(), near)
+        .filter(delay -> delay != 0)
+        .map(
+            delay -> {
+              boolean opposite = one.firstRises() != other.firstRises();
+              Line first = delay > 0 ? one : other;
+              Line later = delay > 0 ? other : one;
+              return new Pair(first.name(), later.name(), opposite, Math.abs(delay) / 1000);
+            });
+  }
+
+  private List<Pair> same() {
     Map<Long, Line> byMark = new HashMap<>();
     List<Pair> pairs = new ArrayList<>();
     for (Line line : lines) {
       if (line.changes() >= FEWEST_CHANGES) {
         Optional.ofNullable(byMark.get(line.mark()))
-            .ifPresent(same -> pairs.add(new Pair(same.name(), line.name(), false)));
+            .ifPresent(same -> pairs.add(new Pair(same.name(), line.name(), false, 0)));
         Optional.ofNullable(byMark.get(line.inverse()))
-            .ifPresent(opposite -> pairs.add(new Pair(opposite.name(), line.name(), true)));
+            .ifPresent(opposite -> pairs.add(new Pair(opposite.name(), line.name(), true, 0)));
         byMark.putIfAbsent(line.mark(), line);
       }
     }

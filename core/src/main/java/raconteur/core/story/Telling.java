@@ -38,6 +38,15 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
   /** One finding that counts, with the state of the board it speaks of. */
   public record DatedFinding(Entry.Line entry, Finding finding, Moment moment) {}
 
+  /** What a test depends on that would be made now. */
+  public Moment momentOf(Finding test) {
+    Optional<Double> before =
+        test instanceof Finding.PullStep pull
+            ? Optional.ofNullable(context.lastRailOhms().get(pull.rail()))
+            : Optional.empty();
+    return new Moment(epoch, partsOut, before);
+  }
+
   /** Replays entries on a board; linear in the number of entries. */
   public static Telling of(Board board, List<Entry> entries) {
     return new Replay(board, entries).telling();
@@ -96,11 +105,17 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     private final List<Told> lines = new ArrayList<>();
     private final Set<String> partsOut = new HashSet<>();
     private final Map<String, Double> lastOhms = new HashMap<>();
+    private final Map<String, Pulled> pulls = new HashMap<>();
     private String lastRail = "";
     private int epoch;
     private BenchContext.Supply supply = BenchContext.Supply.NOT_SAID;
     private int undone;
     private final Set<Integer> off = new TreeSet<>();
+
+    /**
+     * What a rail read before a part was pulled, with those parts out: with it back it is so again.
+     */
+    private record Pulled(String rail, double ohms, Set<String> out) {}
 
     Replay(Board board, List<Entry> entries) {
       this.benchLine = new BenchLine(board);
@@ -148,11 +163,16 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         case Statement.Seating seating -> {
           partsOut.remove(seating.part());
           lastOhms.clear();
+          Optional.ofNullable(pulls.remove(seating.part()))
+              .filter(pulled -> pulled.out().equals(partsOut))
+              .ifPresent(pulled -> lastOhms.put(pulled.rail(), pulled.ohms()));
         }
         case Statement.Mended mended -> mended(mended.mend());
         case Finding.RailOhms reading when reading.reversed() -> {}
         case Finding.RailOhms reading -> railRead(reading.rail(), reading.ohms());
         case Finding.PullStep pull -> {
+          before.ifPresent(
+              ohms -> pulls.put(pull.part(), new Pulled(pull.rail(), ohms, Set.copyOf(partsOut))));
           partsOut.add(pull.part());
           railRead(pull.rail(), pull.ohmsAfter());
         }
@@ -174,6 +194,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     private void mended(Mend mend) {
       epoch++;
       lastOhms.clear();
+      pulls.clear();
       if (mend instanceof Mend.OfPart part) {
         partsOut.remove(part.part());
       }

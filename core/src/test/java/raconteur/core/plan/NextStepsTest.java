@@ -16,6 +16,7 @@ import raconteur.core.board.Part;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Loaded;
 import raconteur.core.fault.History;
+import raconteur.core.finding.Finding;
 
 class NextStepsTest {
 
@@ -73,6 +74,27 @@ class NextStepsTest {
     assertThat(steps.getFirst().title()).startsWith("Replace U24");
     assertThat(steps.getFirst().why()).contains("no test that is left tells more than a trifle");
     assertThat(steps).as("trifles that are still offered").hasSizeGreaterThan(1);
+  }
+
+  /**
+   * Common practice, no source: with a rail pulled down, what sits in a socket is pulled and the
+   * rail read again, before anything is replaced.
+   */
+  @Test
+  void aRailThatIsPulledDownIsTracedByPullingWhatIsInSockets() {
+    String[] dark = {"screen blank", "5V 0", "12V 12.1", "-5V -5.1"};
+    assertThat(pulls(dark)).isEmpty();
+    String[] loaded = {"screen blank", "5V 0", "12V 12.1", "-5V -5.1", "5V gnd 30 ohm"};
+    assertThat(pulls(loaded)).contains("U13").doesNotContain("U26");
+    assertThat(steps(Boards.KITTIWAKE_B, loaded).getFirst().title()).startsWith("Pull U13");
+  }
+
+  private static List<String> pulls(String... lines) {
+    var advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, Advisor.MOST_IN_A_HYPOTHESIS);
+    return advisor.everyAction(advisor.advise(Stories.of(lines)), Set.of()).stream()
+        .filter(a -> a instanceof Step.Test(Finding.PullStep _))
+        .map(a -> ((Finding.PullStep) ((Step.Test) a).sample()).part())
+        .toList();
   }
 
   @Test

@@ -17,7 +17,8 @@ class SchoolsTest {
   private static final String[] STORY = {"screen blank", "flash none"};
 
   private static List<Step> steps(Shop shop, Set<String> declined) {
-    Advisor advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, Advisor.MOST_IN_A_HYPOTHESIS, shop);
+    Advisor advisor =
+        new Advisor(Boards.KITTIWAKE_B, History.NONE, Advisor.MOST_IN_A_HYPOTHESIS, shop);
     return advisor.nextSteps(advisor.advise(Stories.of(STORY)), declined);
   }
 

@@ -58,9 +58,35 @@ class RecordingDigestTest {
     Recording recording = digest.recording();
     assertThat(recording.pairs())
         .containsExactlyInAnyOrder(
-            new Recording.Pair("A", "SHORT", false), new Recording.Pair("A", "NOT", true));
+            new Recording.Pair("A", "SHORT", false, 0), new Recording.Pair("A", "NOT", true, 0));
     assertThat(recording.standing()).extracting(Recording.Line::name).containsExactly("STILL");
     assertThat(recording.lines().getLast().shown()).isEqualTo(Signal.HIGH);
+  }
+
+  /** A recorder's samples shift every edge a little; what a gate does is the same every time. */
+  @Test
+  void aLineThatFollowsAnotherIsFoundWithItsDelayAndOneThatOnlyLooksLikeItIsNot() {
+    RecordingDigest digest = new RecordingDigest(List.of("A", "BEHIND", "B"), Optional.empty());
+    Random random = new Random(7);
+    List<long[]> changes = new ArrayList<>();
+    long now = MICRO;
+    for (int i = 0; i < 2000; i++) {
+      changes.add(new long[] {now, 0, i % 2});
+      changes.add(new long[] {now + 20_000 + random.nextInt(10_000), 1, 1 - i % 2});
+      changes.add(new long[] {now + 300_000, 2, i % 2});
+      now += MICRO + random.nextInt((int) MICRO);
+    }
+    for (int line = 0; line < 3; line++) {
+      digest.change(line, 0, level(line != 1));
+    }
+    changes.forEach(c -> digest.change((int) c[1], c[0], level(c[2] == 1)));
+    digest.end(now);
+    List<Recording.Pair> pairs = digest.recording().pairs();
+    assertThat(pairs).hasSize(1);
+    assertThat(pairs.getFirst().delayNanos()).isCloseTo(25, within(1.0));
+    assertThat(pairs.getFirst().words())
+        .startsWith("BEHIND follows A after 2")
+        .endsWith("inverted");
   }
 
   @Test

@@ -59,6 +59,20 @@ class TellingTest {
     assertThat(telling.findings()).hasSize(1);
   }
 
+  /** A rail is again what it was once the part is back, unless another one is out by then. */
+  @Test
+  void aPartThatIsSeatedAgainGivesTheRailBackItsOhms() {
+    Telling back =
+        Telling.of(Boards.KITTIWAKE_B, Stories.of("5V gnd 30 ohm", "pull U13 31 ohm", "seat U13"));
+    assertThat(back.partsOut()).isEmpty();
+    assertThat(back.momentOf(new Finding.PullStep("U8", "+5V", 0)).ohmsBefore()).contains(30.0);
+    Telling other =
+        Telling.of(
+            Boards.KITTIWAKE_B,
+            Stories.of("5V gnd 30 ohm", "pull U13 31 ohm", "pull U8 90 ohm", "seat U13"));
+    assertThat(other.momentOf(new Finding.PullStep("U16", "+5V", 0)).ohmsBefore()).isEmpty();
+  }
+
   @Test
   void aWrittenCaseReadsEqual() {
     List<Entry> entries =

@@ -105,10 +105,7 @@ final class SignalsCommand implements Callable<Integer> {
               line.duty() * 100));
     }
     for (Recording.Pair pair : recording.pairs()) {
-      text.append(pair.one())
-          .append(pair.opposite() ? " is always the opposite of " : " never differs from ")
-          .append(pair.other())
-          .append('\n');
+      text.append(pair.words()).append('\n');
     }
     recording.loop().ifPresent(l -> text.append(loop(l)).append('\n'));
     return text.toString();
@@ -160,6 +157,7 @@ final class SignalsCommand implements Callable<Integer> {
         out.writeStringField("one", pair.one());
         out.writeStringField("other", pair.other());
         out.writeBooleanField("opposite", pair.opposite());
+        out.writeNumberField("delay ns", pair.delayNanos());
         out.writeEndObject();
       }
       out.writeEndArray();

@@ -23,11 +23,11 @@ import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
 import raconteur.core.stock.Stock;
-import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
+import raconteur.core.story.Told;
 import raconteur.desktop.app.Workshop;
 
 /**
@@ -177,73 +177,25 @@ public final class CaseDesk {
     return switch (workshop.casebook().append(state.header().number(), statement.line())) {
       case Outcome.Failed<Entry> failed -> new DeskState.Rejected(failed.sentence());
       case Outcome.Done<Entry>(Entry entry) -> {
-        String stock =
-            switch (statement) {
-              case Closing.Fitted fitted -> takenFromStock(fitted);
-              case Closing.OldPart old -> putIntoStock(old);
-              case Statement _ -> "";
-            };
+        String stock = stockKeeping().kept(statement);
         added(entry, statement.line());
         yield new DeskState.Kept("Kept as entry " + entry.number() + "." + stock);
       }
     };
   }
 
-  /** Takes what was fitted out of the stock; what became of it, empty where nothing was taken. */
-  private String takenFromStock(Closing.Fitted fitted) {
-    if (fitted.stockNumber().isEmpty()) {
-      return "";
-    }
-    int number = fitted.stockNumber().getAsInt();
-    return switch (new StockRoom(workshop.casebook()).take(number, state.header().number(), true)) {
-      case Outcome.Failed<StockItem>(String why) -> " The stock stays as it is: " + why;
-      case Outcome.Done<StockItem>(StockItem left) ->
-          " " + left.count() + " left of stock " + number + ".";
-    };
-  }
-
-  /**
-   * Puts a chip that came out where it belongs, with where it came from: a bad one into the dead
-   * box, so that it never goes into a board again, a good one among the spares.
-   */
-  private String putIntoStock(Closing.OldPart old) {
-    Optional<StockItem.State> into =
-        switch (old.fate()) {
-          case DEAD -> Optional.of(StockItem.State.CROSSED);
-          case SPARE -> Optional.of(StockItem.State.SPARE);
-          case RETURNED, DISCARDED -> Optional.empty();
-        };
-    Optional<String> kind = board.part(old.part()).map(p -> p.device().name());
-    if (into.isEmpty() || kind.isEmpty()) {
-      return "";
-    }
-    var item =
-        new StockItem(
-            0,
-            kind.get(),
-            "",
-            1,
-            into.get(),
-            "case " + state.header().number() + ", " + old.part(),
-            "",
-            Optional.empty(),
-            Optional.empty());
-    return switch (new StockRoom(workshop.casebook()).add(item)) {
-      case Outcome.Failed<StockItem>(String why) -> " The stock stays as it is: " + why;
-      case Outcome.Done<StockItem>(StockItem kept) ->
-          " Stock " + kept.number() + ", " + kept.state().words() + ": " + kept.name() + ".";
-    };
+  private StockKeeping stockKeeping() {
+    return new StockKeeping(
+        () -> new StockRoom(workshop.casebook()), board, state.header().number());
   }
 
   /** Strikes a line; the reason is kept with it. */
   public DeskState.Entered strike(int number, String why) {
-    boolean there =
+    Optional<Told> struck =
         telling.lines().stream()
-            .anyMatch(
-                t ->
-                    t.entry().number() == number
-                        && !(t.meaning() instanceof raconteur.core.story.Told.Struck));
-    if (!there) {
+            .filter(t -> t.entry().number() == number && !(t.meaning() instanceof Told.Struck))
+            .findFirst();
+    if (struck.isEmpty()) {
       return new DeskState.Rejected("There is no line " + number + " to strike.");
     }
     if (why.isBlank()) {
@@ -253,7 +205,11 @@ public final class CaseDesk {
       case Outcome.Failed<Entry> failed -> new DeskState.Rejected(failed.sentence());
       case Outcome.Done<Entry>(Entry entry) -> {
         added(entry, "the strike");
-        yield new DeskState.Kept("Line " + number + " is struck.");
+        String stock =
+            struck.get().meaning() instanceof Told.Counts(Statement statement, _)
+                ? stockKeeping().struck(statement)
+                : "";
+        yield new DeskState.Kept("Line " + number + " is struck." + stock);
       }
     };
   }

@@ -123,10 +123,10 @@ public final class SignalsPresenter {
         .forEach(
             p ->
                 sentences.add(
-                    p.one()
-                        + (p.opposite() ? " is always the opposite of " : " never differs from ")
-                        + p.other()
-                        + (p.opposite() ? "." : ": one net, a copy, or a short.")));
+                    p.words()
+                        + (p.opposite() || p.delayNanos() > 0
+                            ? "."
+                            : ": one net, a copy, or a short.")));
     recording.loop().ifPresent(l -> sentences.add(loop(l)));
     long known = rows.stream().filter(r -> r.pin().isPresent()).count();
     sentences.addFirst(

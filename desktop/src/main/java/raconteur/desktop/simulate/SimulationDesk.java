@@ -15,6 +15,7 @@ import raconteur.core.bench.screen.Picture;
 import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.PinRef;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Statement;
 import raconteur.core.plan.Step;
 import raconteur.core.story.Telling;
 import raconteur.desktop.desk.CaseDesk;
@@ -116,7 +117,9 @@ public final class SimulationDesk {
   /** The test of a step, made by the instruments; a mend is left to the hands. */
   public void take(Optional<Step> step) {
     if (step.isPresent() && step.get().action() instanceof Step.Test(Finding sample)) {
-      reading(step.get().title(), () -> taker().take(sample).map(Finding::line));
+      String afterwards =
+          sample instanceof Finding.PullStep pull ? new Statement.Seating(pull.part()).line() : "";
+      reading(step.get().title(), () -> taker().take(sample).map(Finding::line), afterwards);
     }
   }
 
@@ -196,6 +199,13 @@ public final class SimulationDesk {
   }
 
   private void reading(String doing, Supplier<Optional<String>> take) {
+    reading(doing, take, "");
+  }
+
+  /**
+   * @param afterwards what is entered once the reading is kept, empty for nothing
+   */
+  private void reading(String doing, Supplier<Optional<String>> take, String afterwards) {
     take(
         doing,
         take,
@@ -217,6 +227,9 @@ public final class SimulationDesk {
             entered = desk.enter(line.get());
           }
           boolean kept = entered instanceof DeskState.Kept;
+          if (kept && !afterwards.isEmpty()) {
+            desk.enter(afterwards);
+          }
           publish(
               new State(
                   "",

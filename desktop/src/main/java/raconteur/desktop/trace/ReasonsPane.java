@@ -66,6 +66,10 @@ final class ReasonsPane extends ScrollPane {
         "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
         "figures");
     deadTest(DeadTestRuns.of(board, advice.telling()));
+    if (!advice.calledBad().isEmpty()) {
+      lines.getChildren().add(Texts.label("Full diagnostic", "reason-heading"));
+    }
+    advice.calledBad().forEach(called -> lines.getChildren().add(Texts.label(called.words())));
     doubts(diagnosis.doubts());
     cleared(diagnosis.cleared());
     similar.stream().limit(MOST_SIMILAR).forEach(this::likeness);

@@ -20,6 +20,7 @@ import raconteur.core.board.Board;
 import raconteur.core.odds.Tally;
 import raconteur.core.plan.Schools;
 import raconteur.core.plan.Shop;
+import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Told;
@@ -224,5 +225,24 @@ class CaseDeskTest {
     assertThat(desk.enter(crossed)).isInstanceOf(DeskState.Kept.class);
     assertThat(workshop.stock().item(4).orElseThrow().count()).isZero();
     assertThat(desk.enter("fitted U26 4116 from stock 99").sentence()).contains("no stock item 99");
+  }
+
+  @Test
+  void aStruckLineTakesBackWhatItDidToTheStock() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    int lines = workshop.casebook().find(13).orElseThrow().entries().size();
+    int items = workshop.stock().items().size();
+    desk.enter("fitted U26 4116-3 from stock 1");
+    desk.enter("fate U26 dead");
+    StockItem dead = workshop.stock().items().getLast();
+    assertThat(dead.state()).isEqualTo(StockItem.State.CROSSED);
+    assertThat(dead.count()).isEqualTo(1);
+    assertThat(desk.enter("strike " + (lines + 1) + " wrong chip").sentence())
+        .contains("20 left of stock 1");
+    assertThat(workshop.stock().item(1).orElseThrow().count()).isEqualTo(20);
+    assertThat(desk.enter("strike " + (lines + 2) + " it is good").sentence())
+        .contains("0 left of stock " + dead.number());
+    assertThat(workshop.stock().items()).hasSize(items + 1);
   }
 }

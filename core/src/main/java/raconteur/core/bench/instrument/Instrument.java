@@ -31,6 +31,11 @@ public interface Instrument {
       return Optional.empty();
     }
 
+    /** The same with one more part out than before. */
+    default Optional<Finding.PullStep> pull(String part, String rail) {
+      return Optional.empty();
+    }
+
     default Optional<Finding.Continuity> continuity(PinRef one, PinRef other) {
       return Optional.empty();
     }

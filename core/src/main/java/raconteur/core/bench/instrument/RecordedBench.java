@@ -66,6 +66,11 @@ public final class RecordedBench implements Instruments {
   }
 
   @Override
+  public Optional<Finding.PullStep> pull(String part, String rail) {
+    return last(Finding.PullStep.class, f -> f.part().equals(part) && f.rail().equals(rail));
+  }
+
+  @Override
   public Optional<Finding.RailAmps> railAmps(String rail) {
     return last(Finding.RailAmps.class, f -> f.rail().equals(rail));
   }

@@ -146,6 +146,16 @@ public final class SimulatedBench implements Instruments {
   }
 
   @Override
+  public Optional<Finding.PullStep> pull(String part, String rail) {
+    SplittableRandom dice = errors.dice("ohms " + rail + " without " + part);
+    return rail(rail)
+        .filter(_ -> part(part).isPresent())
+        .map(r -> board.supply(faultsNow(), plugged.alsoWithout(part)).ohms(r))
+        .map(ohms -> Errors.metered(dice, ohms, "ohms error share"))
+        .map(ohms -> new Finding.PullStep(part, rail, ohms));
+  }
+
+  @Override
   public Optional<Finding.RailAmps> railAmps(String rail) {
     SplittableRandom dice = errors.dice("amps " + rail);
     return rail(rail)

@@ -92,8 +92,8 @@ public final class Taker {
           Optional.of(new Finding.Piggyback(t.part(), changesUnderAnother(t.part())));
       case Finding.Swap t -> Optional.of(new Finding.Swap(t.part(), without(t.part())));
       case Finding.Elsewhere t -> Optional.of(new Finding.Elsewhere(t.part(), elsewhere(t.part())));
-      case Finding.PullStep _,
-          Finding.DummyVolts _,
+      case Finding.PullStep t -> bench.pull(t.part(), t.rail());
+      case Finding.DummyVolts _,
           Finding.Ripple _,
           Finding.PinOhms _,
           Finding.ResetPulse _,

@@ -55,6 +55,11 @@ public final class TypedBench implements Instruments {
   }
 
   @Override
+  public Optional<Finding.PullStep> pull(String part, String rail) {
+    return reading("pull " + part, Finding.PullStep.class);
+  }
+
+  @Override
   public Optional<Finding.Continuity> continuity(PinRef one, PinRef other) {
     return reading("cont " + one + " " + other, Finding.Continuity.class);
   }

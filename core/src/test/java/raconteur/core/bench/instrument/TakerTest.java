@@ -57,6 +57,25 @@ class TakerTest {
     assertThat(at(fault).take(asked(test)).map(Finding::line)).contains(shown);
   }
 
+  /**
+   * Ohm's and Kirchhoff's laws: a part that shorts a rail takes its own conductance with it, one
+   * that does not hardly any.
+   */
+  @Test
+  void theRailRisesWithoutThePartThatLoadsItAndWithoutNoOther() {
+    Taker taker = at("U13 leaks +5V 8 ohm");
+    double before = ((Finding.RailOhms) taker.take(asked("5V gnd 10 ohm")).orElseThrow()).ohms();
+    double without = pulled(taker, "U13");
+    assertThat(before).isLessThan(50);
+    assertThat(without).isGreaterThan(3 * before);
+    assertThat(pulled(taker, "U8")).isCloseTo(before, within(before * 0.1));
+  }
+
+  private static double pulled(Taker taker, String part) {
+    Finding asked = new Finding.PullStep(part, "+5V", 0);
+    return ((Finding.PullStep) taker.take(asked).orElseThrow()).ohmsAfter();
+  }
+
   @Test
   void aCounterReadsTheClockAndNoughtWhereItStands() {
     assertThat(hertz(at())).isCloseTo(2e6, within(2e3));
