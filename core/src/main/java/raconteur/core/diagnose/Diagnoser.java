@@ -79,8 +79,17 @@ public final class Diagnoser {
     this.now = before;
   }
 
-  /** Weighs the whole story so far. */
+  /** Weighs the whole story so far, and every finding of it for every suspect. */
   public Diagnosis diagnose(Telling telling) {
+    return diagnose(telling, true);
+  }
+
+  /** The same without what single findings weigh, for planning: no search for every finding. */
+  public Diagnosis diagnoseUnexplained(Telling telling) {
+    return diagnose(telling, false);
+  }
+
+  private Diagnosis diagnose(Telling telling, boolean explained) {
     List<DatedFinding> findings =
         telling.findings().stream().filter(f -> stillCounts(f, telling)).toList();
     if (!telling.mends().equals(mendsBefore)) {
@@ -89,7 +98,10 @@ public final class Diagnoser {
       chain.clear();
       before = search(List.of(), telling.epoch(), largest).marginals();
     }
-    follow(findings, telling.epoch());
+    if (explained) {
+      follow(findings, telling.epoch());
+    }
+    List<DatedFinding> weighed = explained ? findings : List.of();
     HypothesisSearch.Result result = search(keys(findings), telling.epoch(), largest);
     now = result.marginals();
     List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings));
@@ -98,14 +110,14 @@ public final class Diagnoser {
             .filter(s -> now(s) > SUSPECT_ABOVE)
             .sorted(Comparator.comparingDouble(s -> -now(s)))
             .limit(MOST_SUSPECTS)
-            .map(s -> suspect(s, findings))
+            .map(s -> suspect(s, weighed))
             .toList();
     List<Suspect> cleared =
         stretches.stream()
             .filter(s -> s.place() instanceof Place.OfPart)
             .filter(s -> moved(s) < CLEARED_DECIBANS)
             .sorted(Comparator.comparingDouble(this::moved))
-            .map(s -> suspect(s, findings))
+            .map(s -> suspect(s, weighed))
             .toList();
     return new Diagnosis(
         suspects,

@@ -11,8 +11,10 @@ import java.util.stream.IntStream;
 /** Turns the heaviest combinations of classes back into single sets of faults, for planning. */
 final class Expansion {
   private static final int MOST_LEAVES = 400;
-  private static final int MOST_SINGLES = 300;
-  private static final int MOST_IN_A_SET = 12;
+
+  /** Of how many members of a class single faults, pairs and sets of three are made. */
+  private static final int[] MOST_MEMBERS = {0, 300, 12, 5};
+
   private static final int MOST_SETS = 1200;
   private static final double WORTH_SORTING = 1e-5;
 
@@ -58,13 +60,13 @@ final class Expansion {
   private void leaf(int leaf) {
     Leaves leaves = result.leaves();
     int depth = leaves.depth(leaf);
-    boolean single = depth == 1 && leaves.countAt(leaf, 0) == 1;
     double all = 1;
+    int faults = 0;
     for (int d = 0; d < depth; d++) {
+      faults += leaves.countAt(leaf, d);
       all *= classAt(leaf, d).sums().choose(leaves.countAt(leaf, d));
     }
-    int most = single ? MOST_SINGLES : MOST_IN_A_SET;
-    choose(leaf, 0, 0, 0, most, new ArrayList<>(), result.share(leaf) / all);
+    choose(leaf, 0, 0, 0, MOST_MEMBERS[faults], new ArrayList<>(), result.share(leaf) / all);
   }
 
   private FaultClass classAt(int leaf, int d) {

@@ -2,6 +2,7 @@ package raconteur.core.plan;
 
 import java.util.List;
 import java.util.Set;
+import java.util.function.BiFunction;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnoser;
 import raconteur.core.diagnose.Diagnosis;
@@ -91,12 +92,22 @@ public final class Advisor {
 
   /** Weighs the story. */
   public Advice advise(List<Entry> entries) {
+    return advise(entries, Diagnoser::diagnose);
+  }
+
+  /** The same without what single findings weigh: enough to plan by, and quicker after a mend. */
+  public Advice adviseUnexplained(List<Entry> entries) {
+    return advise(entries, Diagnoser::diagnoseUnexplained);
+  }
+
+  private Advice advise(
+      List<Entry> entries, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
     Telling telling = Telling.of(board, entries);
     Condition condition = telling.condition();
     if (!condition.equals(reasoning.condition())) {
       reasoning = reasoning(condition);
     }
-    Diagnosis diagnosis = reasoning.diagnoser().diagnose(telling);
+    Diagnosis diagnosis = diagnose.apply(reasoning.diagnoser(), telling);
     List<CalledBad> calledBad = CalledBad.all(telling, diagnosis, reasoning.catalogue(), predictor);
     return new Advice(telling, diagnosis, calledBad, origins);
   }

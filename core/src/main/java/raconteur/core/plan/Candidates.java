@@ -110,7 +110,10 @@ final class Candidates {
     return ohms != null && ohms < rail.expectedOhms() * PULLED_DOWN;
   }
 
-  /** For parts in sockets: what is soldered in is as much work to take out as to mend. */
+  /**
+   * Pulling the part, with what the rail reads before: where it reads the same again the part did
+   * not load it. For parts in sockets: what is soldered in is as much work to take out as to mend.
+   */
   private void pull(Part part) {
     for (Rail rail : board.rails()) {
       if (pulledDown(rail, railOhms) && part.pins().stream().anyMatch(pin -> isOn(pin, rail))) {

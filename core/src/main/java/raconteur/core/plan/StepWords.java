@@ -11,6 +11,7 @@ import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.LogicLevels;
 import raconteur.core.finding.Mend;
+import raconteur.core.finding.Quantities;
 
 /** Says steps: title, set-up, caution, cost and reason of every kind of test and of mends. */
 final class StepWords {
@@ -48,10 +49,7 @@ final class StepWords {
                 "Tells %.2f bit about what to mend for %.1f minutes.",
                 scored.bits(),
                 scored.cost());
-    List<Step.Outcome> outcomes =
-        scored.told().stream()
-            .map(t -> outcome(t.outcome(), t.chance(), t.place(), t.probability()))
-            .toList();
+    List<Step.Outcome> outcomes = scored.told().stream().map(t -> outcome(test, t)).toList();
     String title =
         switch (test) {
           case Finding.Probe t -> "Probe " + board.describe(t.pin());
@@ -176,11 +174,20 @@ final class StepWords {
     };
   }
 
-  Step.Outcome outcome(Finding outcome, double chance, Place place, double probability) {
+  private Step.Outcome outcome(Finding test, LookAhead.Told told) {
+    double chance = told.chance();
     String meaning =
         String.format(
-            Locale.ROOT, "puts %.0f %% on %s", probability * 100, PlaceWords.shortly(place));
-    return switch (outcome) {
+            Locale.ROOT,
+            "puts %.0f %% on %s",
+            told.probability() * 100,
+            PlaceWords.shortly(told.place()));
+    return switch (told.outcome()) {
+      case Finding.PullStep t -> {
+        double before = ((Finding.PullStep) test).ohmsAfter();
+        String word = t.ohmsAfter() > before ? "rises" : "stays at " + Quantities.ohms(before);
+        yield typed(word, "pull " + t.part() + " ", chance, meaning);
+      }
       case Finding.RailVolts t -> typed(railWord(t), t.rail() + " ", chance, meaning);
       case Finding.RailOhms t ->
           typed(

@@ -65,6 +65,16 @@ class HypothesisSearchTest {
     assertEqualToBruteForce(lines.subList(0, 4 + random.nextInt(6)), largest);
   }
 
+  /** Told often enough, a story leaves many classes out at the root; the sums stay what they are. */
+  @Test
+  void classesNothingCanSaveAreLeftOutAndTheRestStaysEqualToBruteForce() {
+    List<String> lines = new ArrayList<>();
+    for (int times = 0; times < 4; times++) {
+      lines.addAll(LINES);
+    }
+    assertEqualToBruteForce(lines, 3);
+  }
+
   private static void assertEqualToBruteForce(List<String> lines, int largest) {
     Board board = Boards.small();
     FaultCatalogue catalogue = FaultCatalogue.of(board, Priors.shipped(), History.NONE);

@@ -86,7 +86,9 @@ class NextStepsTest {
     assertThat(pulls(dark)).isEmpty();
     String[] loaded = {"screen blank", "5V 0", "12V 12.1", "-5V -5.1", "5V gnd 30 ohm"};
     assertThat(pulls(loaded)).contains("U13").doesNotContain("U26");
-    assertThat(steps(Boards.KITTIWAKE_B, loaded).getFirst().title()).startsWith("Pull U13");
+    Step first = steps(Boards.KITTIWAKE_B, loaded).getFirst();
+    assertThat(first.title()).startsWith("Pull U13");
+    assertThat(first.outcomes()).extracting(Step.Outcome::word).contains("rises", "stays at 30 Ω");
   }
 
   private static List<String> pulls(String... lines) {
