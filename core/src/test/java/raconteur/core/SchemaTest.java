@@ -71,6 +71,7 @@ class SchemaTest {
     "figures.schema.json, supply.json",
     "figures.schema.json, worth.json",
     "figures.schema.json, bench.json",
+    "minutes.schema.json, minutes.json",
     "schools.schema.json, schools.json",
     "figures.schema.json, proving.json",
     "figures.schema.json, mending.json",

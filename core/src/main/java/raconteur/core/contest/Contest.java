@@ -133,7 +133,11 @@ public final class Contest {
         Optional<Step.Action> action =
             policy.next(
                 new Policy.Situation(
-                    advisor, telling, () -> advisor.adviseUnexplained(story), Set.copyOf(declined), dice));
+                    advisor,
+                    telling,
+                    () -> advisor.adviseUnexplained(story),
+                    Set.copyOf(declined),
+                    dice));
         if (action.isEmpty()) {
           break;
         }

@@ -4,7 +4,7 @@
  *
  * <p>Start at {@link raconteur.core.diagnose.Diagnoser}; {@link
  * raconteur.core.diagnose.HypothesisSearch} is the inference itself, equal to enumerating every
- * set.
+ * set, and {@link raconteur.core.diagnose.SetWalk} goes through the sets.
  */
 @NullMarked
 package raconteur.core.diagnose;

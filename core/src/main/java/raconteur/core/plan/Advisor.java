@@ -100,8 +100,7 @@ public final class Advisor {
     return advise(entries, Diagnoser::diagnoseUnexplained);
   }
 
-  private Advice advise(
-      List<Entry> entries, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
+  private Advice advise(List<Entry> entries, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
     Telling telling = Telling.of(board, entries);
     Condition condition = telling.condition();
     if (!condition.equals(reasoning.condition())) {

@@ -235,7 +235,7 @@ public final class NextSteps {
             .mapToDouble(f -> facts.minutes(f.finding()))
             .sum();
     double over = Math.max(0, minutes - costs.single("patience"));
-    return Math.pow(0.5, over / costs.single("patience halves"));
+    return over == 0 ? 1 : Math.pow(0.5, over / costs.single("patience halves"));
   }
 
   /** What a mend of a suspect costs where it does nothing. */

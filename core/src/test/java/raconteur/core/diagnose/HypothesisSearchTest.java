@@ -65,11 +65,13 @@ class HypothesisSearchTest {
     assertEqualToBruteForce(lines.subList(0, 4 + random.nextInt(6)), largest);
   }
 
-  /** Told often enough, a story leaves many classes out at the root; the sums stay what they are. */
+  /**
+   * Told often enough, a story leaves many classes out at the root; the sums stay what they are.
+   */
   @Test
   void classesNothingCanSaveAreLeftOutAndTheRestStaysEqualToBruteForce() {
     List<String> lines = new ArrayList<>();
-    for (int times = 0; times < 4; times++) {
+    for (int times = 0; times < 2; times++) {
       lines.addAll(LINES);
     }
     assertEqualToBruteForce(lines, 3);
@@ -97,7 +99,7 @@ class HypothesisSearchTest {
     Marginals marginals = result.marginals();
     // What the search says it left out is all that may lie between it and the truth.
     double leftOut = 1 - result.weighed();
-    assertThat(leftOut).isLessThan(1e-5);
+    assertThat(leftOut).isLessThan(1e-4);
     brute.forEach(
         (place, mass) ->
             assertThat(marginals.at(catalogue.places().indexOf(place)))

@@ -3,6 +3,7 @@ package raconteur.core.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -15,6 +16,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Loaded;
+import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.History;
 import raconteur.core.finding.Finding;
 
@@ -97,6 +99,33 @@ class NextStepsTest {
         .filter(a -> a instanceof Step.Test(Finding.PullStep _))
         .map(a -> ((Finding.PullStep) ((Step.Test) a).sample()).part())
         .toList();
+  }
+
+  /** Common practice, no source: who has measured for an hour replaces what he half suspects. */
+  @Test
+  void theLongerNothingConvincesTheLessSuspicionAMendAsksFor() {
+    List<String> story = new ArrayList<>(List.of("screen garbage", "flash 3 3 3"));
+    assertThat(steps(Boards.KITTIWAKE_B, story.toArray(String[]::new)))
+        .noneMatch(s -> s.title().startsWith("Replace"));
+    for (int again = 0; again < 120; again++) {
+      story.add("12V 12.1");
+    }
+    assertThat(steps(Boards.KITTIWAKE_B, story.toArray(String[]::new)))
+        .anyMatch(s -> s.title().startsWith("Replace U24"));
+  }
+
+  @Test
+  void planningNeedsNoWeightsOfSingleFindings() {
+    String[] story = {"screen garbage", "flash 3 3 3", "mended U24 replaced", "flash 3 5"};
+    var advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, Advisor.MOST_IN_A_HYPOTHESIS);
+    var brief = advisor.adviseUnexplained(Stories.of(story));
+    var full = advisor.advise(Stories.of(story));
+    assertThat(brief.diagnosis().hypotheses()).isEqualTo(full.diagnosis().hypotheses());
+    assertThat(brief.diagnosis().suspects())
+        .extracting(Suspect::probability)
+        .isEqualTo(full.diagnosis().suspects().stream().map(Suspect::probability).toList());
+    assertThat(brief.diagnosis().suspects()).allMatch(s -> s.weights().isEmpty());
+    assertThat(advisor.nextSteps(brief)).isEqualTo(advisor.nextSteps(full));
   }
 
   @Test

@@ -267,7 +267,7 @@ public final class CaseDesk {
             });
   }
 
-  /** The shop changed its school, its instruments, or how many faults it looks for at once. */
+  /** The shop changed its school or its instruments. */
   public void shopChanged() {
     workshop.worker().execute(() -> advisor = Optional.empty());
     workOut("");
