@@ -376,7 +376,11 @@ public final class CaseDesk {
         state.similar());
   }
 
-  /** Runs away from the window; only the worker touches the advisor. */
+  /**
+   * Runs away from the window; only the worker touches the advisor. Where nothing was worked out
+   * yet, what is suspected and what to do next come before what every single line weighs, which
+   * takes a search a line.
+   */
   private void think(
       int mine,
       List<Entry> story,
@@ -392,7 +396,8 @@ public final class CaseDesk {
                 new Advisor(
                     board, workshop.history(board), Advisor.MOST_IN_A_HYPOTHESIS, workshop.shop()));
     advisor = Optional.of(mind);
-    Advisor.Advice advice = mind.advise(story);
+    boolean opening = before.isEmpty();
+    Advisor.Advice advice = opening ? mind.adviseUnexplained(story) : mind.advise(story);
     String news = cause.isEmpty() ? "" : News.tell(before, advice);
     List<News.Shift> shifts = cause.isEmpty() ? List.of() : News.shifts(before, advice);
     show(mine, with(Optional.of(advice), List.of(), 0, true, news, shifts));
@@ -400,20 +405,28 @@ public final class CaseDesk {
       List<Step> steps = mind.nextSteps(advice, without);
       List<SimilarStories.Likeness> similar =
           SimilarStories.of(board, advice.telling(), workshop.earlier(board));
-      show(mine, with(Optional.of(advice), steps, 0, false, news, shifts).like(similar));
+      if (opening) {
+        show(mine, with(Optional.of(advice), steps, 0, true, news, shifts).like(similar));
+      }
+      Advisor.Advice explained = opening ? mind.advise(story) : advice;
+      show(mine, with(Optional.of(explained), steps, 0, false, news, shifts).like(similar));
     }
   }
 
-  /** While the steps are still worked out the earlier ones stay. */
+  /**
+   * While the steps are still worked out the earlier ones stay, and where they stay the one shown.
+   */
   private void show(int mine, DeskState next) {
     workshop
         .window()
         .execute(
             () -> {
               if (mine == asked.get()) {
-                List<Step> shown = next.thinking() ? state.steps() : next.steps();
+                boolean none = next.thinking() && next.steps().isEmpty();
+                List<Step> steps = none ? state.steps() : next.steps();
+                int step = steps.equals(state.steps()) ? state.step() : 0;
                 publish(
-                    with(next.advice(), shown, 0, next.thinking(), next.news(), next.shifts())
+                    with(next.advice(), steps, step, next.thinking(), next.news(), next.shifts())
                         .like(next.similar()));
               }
             });

@@ -58,7 +58,9 @@ final class ReasonsPane extends ScrollPane {
             weight.decibans() > 0 ? "weight-for" : "weight-against");
       }
     }
-    if (Math.abs(suspect.rest()) >= SAYS_SOMETHING_DECIBANS) {
+    if (suspect.weights().isEmpty() && !advice.telling().findings().isEmpty()) {
+      row("…", "working out what each line weighs", "figures");
+    } else if (Math.abs(suspect.rest()) >= SAYS_SOMETHING_DECIBANS) {
       row(decibans(suspect.rest()), "that there may be a third fault", "figures");
     }
     row(
@@ -194,20 +196,12 @@ final class ReasonsPane extends ScrollPane {
                   .toList());
       String more =
           cleared.size() > MOST_CLEARED ? " and " + (cleared.size() - MOST_CLEARED) + " more" : "";
-      Weight best =
+      String by =
           cleared.getFirst().weights().stream()
               .min((a, b) -> Double.compare(a.decibans(), b.decibans()))
-              .orElseThrow();
-      lines
-          .getChildren()
-          .add(
-              Texts.label(
-                  "✓ Cleared: "
-                      + names
-                      + more
-                      + "; the first by “"
-                      + best.finding().entry().line()
-                      + "”."));
+              .map(best -> "; the first by “" + best.finding().entry().line() + "”")
+              .orElse("");
+      lines.getChildren().add(Texts.label("✓ Cleared: " + names + more + by + "."));
     }
   }
 }
