@@ -185,8 +185,10 @@ final class StepWords {
     return switch (told.outcome()) {
       case Finding.PullStep t -> {
         double before = ((Finding.PullStep) test).ohmsAfter();
-        String word = t.ohmsAfter() > before ? "rises" : "stays at " + Quantities.ohms(before);
-        yield typed(word, "pull " + t.part() + " ", chance, meaning);
+        yield t.ohmsAfter() > before
+            ? typed("rises", "pull " + t.part() + " ", chance, meaning)
+            : new Step.Outcome(
+                "stays at " + Quantities.ohms(before), t.line(), "", chance, meaning);
       }
       case Finding.RailVolts t -> typed(railWord(t), t.rail() + " ", chance, meaning);
       case Finding.RailOhms t ->
