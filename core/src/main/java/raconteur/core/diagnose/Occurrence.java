@@ -14,7 +14,7 @@ import raconteur.core.story.Telling.DatedMend;
 /**
  * A fault with its lifetime in epochs: there from one mend until before another. A mend that may or
  * may not cure splits a fault in occurrences that exclude each other; a mend that may break
- * something adds occurrences that begin with it.
+ * something adds occurrences that begin with it, and that later mends cure like any other.
  *
  * @param fault index in the catalogue
  * @param from first epoch it is there
@@ -47,22 +47,29 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
       List<DatedMend> mends,
       List<Occurrence> all) {
     List<Occurrence> mine = new ArrayList<>();
-    double left = odds;
+    List<Lasting> lasting = new ArrayList<>(List.of(new Lasting(0, odds)));
     for (DatedMend mend : mends) {
       double cure = cureChance(fault, mend.mend(), board, rates);
       if (cure > 0) {
-        mine.add(new Occurrence(index, 0, mend.epoch(), left * cure, true));
-        left *= 1 - cure;
+        for (int i = 0; i < lasting.size(); i++) {
+          Lasting was = lasting.get(i);
+          mine.add(new Occurrence(index, was.from(), mend.epoch(), was.odds() * cure, true));
+          lasting.set(i, new Lasting(was.from(), was.odds() * (1 - cure)));
+        }
       }
       double broken = breakChance(fault, mend.mend(), board, rates);
       if (broken > 0) {
-        double brokenOdds = broken / (1 - broken);
-        mine.add(new Occurrence(index, mend.epoch(), Integer.MAX_VALUE, brokenOdds, true));
+        lasting.add(new Lasting(mend.epoch(), broken / (1 - broken)));
       }
     }
-    mine.add(new Occurrence(index, 0, Integer.MAX_VALUE, left, !mine.isEmpty()));
+    boolean exclusive = mine.size() + lasting.size() > 1;
+    lasting.forEach(
+        l -> mine.add(new Occurrence(index, l.from(), Integer.MAX_VALUE, l.odds(), exclusive)));
     all.addAll(mine);
   }
+
+  /** A fault that no mend so far has cured, and the epoch it came with. */
+  private record Lasting(int from, double odds) {}
 
   private static double cureChance(Fault fault, Mend mend, Board board, Priors.MendRates rates) {
     return switch (mend) {

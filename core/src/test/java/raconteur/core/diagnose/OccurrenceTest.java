@@ -57,6 +57,21 @@ class OccurrenceTest {
     assertThat(broken).isPositive().isLessThan(1.0 / 60);
   }
 
+  /** What a mend broke is mended by the next one like anything else, or it would be for ever. */
+  @Test
+  void whatAReplacementBrokeALaterMendCures() {
+    List<Occurrence> track =
+        of(after("mended U1 replaced", "mended U1.2 U2.1 wired"), "MID between U1.2 and U2.1 open");
+    double broken = track.stream().filter(o -> o.from() == 1).mapToDouble(Occurrence::odds).sum();
+    double left =
+        track.stream()
+            .filter(o -> o.from() == 1 && o.during(2))
+            .mapToDouble(Occurrence::odds)
+            .sum();
+    assertThat(left / broken).isCloseTo(1.0 / 30, within(0.002));
+    assertThat(track).hasSize(4).allMatch(Occurrence::exclusive);
+  }
+
   private Place place(Occurrence o) {
     Fault fault = catalogue.faults().get(o.fault());
     return fault.place();
