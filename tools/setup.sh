@@ -14,7 +14,7 @@ find_jdk() {
   if command -v javac >/dev/null 2>&1; then
     on_path=$(dirname "$(dirname "$(readlink -f "$(command -v javac)")")")
   fi
-  for candidate in "${JAVA_HOME:-}" "$on_path" /usr/lib/jvm/* /opt/jdk* "$HOME"/.jdks/* \
+  for candidate in "${JAVA_HOME:-}" "$on_path" /usr/lib/jvm/* /opt/jdk* "${HOME:-}"/.jdks/* \
       /Library/Java/JavaVirtualMachines/*/Contents/Home; do
     if [ -n "$candidate" ] && [ "$(jdk_version "$candidate")" -ge 25 ]; then
       echo "$candidate"

@@ -23,7 +23,7 @@ public final class Demo {
     Casebook book = ((Outcome.Done<Casebook>) opened).value();
     DemoCases.fill(book);
     return new Workshop(
-        book, BoardShelf.of(folder.resolve("boards")), worker, worker, Runnable::run);
+        book, BoardShelf.of(folder.resolve("boards")), worker, worker, worker, Runnable::run);
   }
 
   /** A case of the demo on the desk. */

@@ -1,10 +1,10 @@
 package raconteur.casebook.boards;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -12,7 +12,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Stream;
+import raconteur.casebook.files.FileKind;
+import raconteur.casebook.files.WholeFile;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardContents;
 import raconteur.core.board.BoardFiles;
@@ -30,6 +33,8 @@ import raconteur.core.device.DeviceLibrary;
 public final class BoardShelf {
   /** Largest board file read, in bytes. */
   public static final long LARGEST_BYTES = 64_000_000;
+
+  private static final FileKind KIND = FileKind.json("board", "raconteur-board/");
 
   private static final List<String> SHIPPED =
       List.of(
@@ -74,19 +79,37 @@ public final class BoardShelf {
     }
     try (Stream<Path> found = Files.list(folder)) {
       for (Path file : found.filter(f -> f.toString().endsWith(".json")).sorted().toList()) {
-        switch (text(file)) {
+        switch (id(file)) {
           case Loaded.Refused<String> refused -> issues.addAll(refused.issues());
-          case Loaded.Ok<String>(String text) -> {
-            switch (DataFile.read(file.toString(), text, (root, _) -> root.get("id").text())) {
-              case Loaded.Refused<String> refused -> issues.addAll(refused.issues());
-              case Loaded.Ok<String>(String id) -> files.put(id, file);
-            }
-          }
+          case Loaded.Ok<String>(String id) -> files.put(id, file);
         }
       }
     } catch (IOException e) {
       issues.add(new Issue(folder.toString(), 0, 0, "", "the folder cannot be read"));
     }
+  }
+
+  /**
+   * A file's id, found without reading the rest of it: a large or bad one keeps nothing waiting.
+   */
+  private static Loaded<String> id(Path file) {
+    try (InputStream in = Files.newInputStream(file)) {
+      return DataFile.textAtRoot(file.toString(), in, "id");
+    } catch (IOException e) {
+      return refused(file.toString(), "the file cannot be read");
+    }
+  }
+
+  /** The texts of the user's own board files by their ids, as they lie there, for an archive. */
+  public Map<String, String> ownTexts() {
+    Map<String, String> texts = new TreeMap<>();
+    files.forEach(
+        (id, file) -> {
+          if (text(file) instanceof Loaded.Ok<String>(String text)) {
+            texts.put(id, text);
+          }
+        });
+    return texts;
   }
 
   /**
@@ -240,14 +263,15 @@ public final class BoardShelf {
   private Optional<String> write(String id, String text, Board board) {
     try {
       Files.createDirectories(folder);
-      Path target = files.getOrDefault(id, folder.resolve(id + ".json"));
-      Path scratch = Files.createTempFile(folder, id, ".part");
-      try {
-        Files.writeString(scratch, text, StandardCharsets.UTF_8);
-        Files.move(
-            scratch, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-      } finally {
-        Files.deleteIfExists(scratch);
+      Path target = Optional.ofNullable(files.get(id)).orElseGet(() -> unused(id));
+      Optional<String> refusal =
+          WholeFile.write(
+              target,
+              KIND,
+              out -> out.write(text.getBytes(StandardCharsets.UTF_8)),
+              written -> unreadable(written, id));
+      if (refusal.isPresent()) {
+        return refusal;
       }
       files.put(id, target);
       boards.put(id, board);
@@ -256,6 +280,26 @@ public final class BoardShelf {
     } catch (IOException e) {
       return Optional.of("The board cannot be written into " + folder + "; nothing was changed.");
     }
+  }
+
+  /** A name for a board's file that no other file has, whatever is in that. */
+  private Path unused(String id) {
+    Path target = folder.resolve(id + ".json");
+    for (int i = 2; Files.exists(target); i++) {
+      target = folder.resolve(id + "-" + i + ".json");
+    }
+    return target;
+  }
+
+  /** What is kept has to be read again, or it is not kept. */
+  private Optional<String> unreadable(Path written, String id) {
+    return read(written, library, this::load) instanceof Loaded.Refused<Board> refused
+        ? Optional.of(
+            "The board "
+                + id
+                + " cannot be kept, since it could not be read again: "
+                + refused.summary())
+        : Optional.empty();
   }
 
   /** What derives from a changed board changes with it. */
@@ -282,10 +326,11 @@ public final class BoardShelf {
       return Optional.of("There is no file of yours for " + id + ".");
     }
     try {
-      Files.move(
-          file,
-          file.resolveSibling(file.getFileName() + ".given-up"),
-          StandardCopyOption.REPLACE_EXISTING);
+      Path aside = file.resolveSibling(file.getFileName() + ".given-up");
+      for (int i = 2; Files.exists(aside); i++) {
+        aside = file.resolveSibling(file.getFileName() + ".given-up-" + i);
+      }
+      Files.move(file, aside);
     } catch (IOException e) {
       return Optional.of(file + " cannot be moved; nothing was changed.");
     }

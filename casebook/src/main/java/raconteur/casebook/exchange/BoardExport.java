@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import raconteur.casebook.files.FileKind;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardWriter;
 import raconteur.core.board.Net;
@@ -21,17 +22,25 @@ public final class BoardExport {
 
   /** What can be written. */
   public enum Format {
-    PACK("board pack", "json"),
-    PARTS("parts list", "csv"),
-    NETS("net list", "csv"),
-    BARE_BOARD_TEST("IPC-D-356A", "ipc");
+    PACK("board pack", "json", FileKind.json("board", "raconteur-board/")),
+    PARTS("parts list", "csv", FileKind.table("parts list of ours", "Designator,")),
+    NETS("net list", "csv", FileKind.table("net list of ours", "Net,")),
+    BARE_BOARD_TEST(
+        "IPC-D-356A", "ipc", FileKind.beginning("IPC-D-356A file of ours", "C  Raconteur"));
 
     private final String words;
     private final String extension;
+    private final FileKind kind;
 
-    Format(String words, String extension) {
+    Format(String words, String extension, FileKind kind) {
       this.words = words;
       this.extension = extension;
+      this.kind = kind;
+    }
+
+    /** What may be written over by it. */
+    public FileKind kind() {
+      return kind;
     }
 
     public String words() {
@@ -128,7 +137,7 @@ public final class BoardExport {
         new CSVPrinter(text, CSVFormat.DEFAULT.builder().setRecordSeparator('\n').get())) {
       printer.printRecord(header);
       for (List<String> row : rows) {
-        printer.printRecord(row);
+        printer.printRecord(row.stream().map(Spreadsheet::harmless).toList());
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);

@@ -17,6 +17,8 @@ import org.apache.commons.csv.CSVRecord;
 final class CsvTable {
   private static final char[] DELIMITERS = {',', ';', '\t', '|'};
   private static final int MOST_ROWS = 500_000;
+  private static final int MOST_CELLS = 3_000_000;
+  private static final int LONGEST_NUMBER = 60;
 
   private final char delimiter;
   private final List<String> header;
@@ -26,7 +28,7 @@ final class CsvTable {
   record Row(int line, List<String> cells) {
     String cell(OptionalInt column) {
       return column.isPresent() && column.getAsInt() < cells.size()
-          ? cells.get(column.getAsInt()).strip()
+          ? Spreadsheet.asItWas(cells.get(column.getAsInt()).strip())
           : "";
     }
   }
@@ -44,22 +46,32 @@ final class CsvTable {
         CSVFormat.DEFAULT.builder().setDelimiter(delimiter).setIgnoreEmptyLines(true).get();
     List<String> header = List.of();
     List<Row> rows = new ArrayList<>();
-    try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
+    try (CSVParser parser = CSVParser.parse(new BoundedLines(new StringReader(text)), format)) {
       long before = 0;
+      long cells = 0;
       for (CSVRecord row : parser) {
+        Stopping.check();
         int line = Math.toIntExact(Math.min(before + 1, Integer.MAX_VALUE));
         before = parser.getCurrentLineNumber();
         if (header.isEmpty()) {
           header = row.stream().map(CsvTable::plain).toList();
-        } else if (rows.size() < MOST_ROWS) {
-          rows.add(new Row(line, row.stream().toList()));
-        } else {
-          problems.add(line, "more than " + MOST_ROWS + " rows; the rest was passed over");
+        } else if (rows.size() >= MOST_ROWS || cells + row.size() > MOST_CELLS) {
+          problems.add(
+              line,
+              "more than "
+                  + (rows.size() >= MOST_ROWS ? MOST_ROWS + " rows" : MOST_CELLS + " cells")
+                  + "; the rest was passed over");
           break;
+        } else {
+          cells += row.size();
+          rows.add(new Row(line, row.stream().toList()));
         }
       }
     } catch (IOException | UncheckedIOException | IllegalStateException e) {
-      problems.add(0, "a quote is opened and never closed; what follows it was passed over");
+      problems.add(
+          0,
+          BoundedLines.reason(
+              e, "a quote is opened and never closed; what follows it was passed over"));
     }
     return header.size() < 2
         ? Optional.empty()
@@ -140,6 +152,9 @@ final class CsvTable {
 
   /** A number with a decimal point or comma, its unit in letters passed over. */
   static Optional<Double> number(String text) {
+    if (text.length() > LONGEST_NUMBER) {
+      return Optional.empty();
+    }
     String plain =
         text.strip().replaceAll("(?i)\\s*(mm|mil|mils|in|inch|deg|°)$", "").replace(',', '.');
     if (!plain.matches("[+-]?[0-9]{1,9}(\\.[0-9]{0,12})?")) {

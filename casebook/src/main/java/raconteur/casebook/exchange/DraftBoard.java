@@ -27,7 +27,7 @@ import raconteur.core.device.DeviceLibrary;
  */
 final class DraftBoard {
   static final int MOST_PARTS = 20_000;
-  static final int MOST_PINS = 400_000;
+  static final int MOST_PINS = 200_000;
   private static final int LONGEST_NAME = 120;
   private static final Pattern DESIGNATOR = Pattern.compile("[A-Za-z][A-Za-z0-9_-]{0,15}");
   private static final Pattern PIN_NUMBER = Pattern.compile("[A-Za-z0-9_+~-]{1,12}");
@@ -65,6 +65,7 @@ final class DraftBoard {
 
   /** The part with a designator, made if it is new; none where the designator cannot be one. */
   Optional<DraftPart> part(String designator, int line) {
+    Stopping.check();
     String plain = designator.strip();
     DraftPart known = parts.get(plain);
     if (known != null) {
@@ -122,6 +123,7 @@ final class DraftBoard {
 
   /** Joins a pin to a net; a pin is in one net only. */
   void join(String net, PinRef pin, int line) {
+    Stopping.check();
     String name = clean(net);
     if (name.isEmpty()) {
       problems.add(line, pin + " is in a net without a name");

@@ -21,6 +21,7 @@ import raconteur.core.device.Level;
 /** Rows of levels under a header of names, as CSV. */
 final class LevelRows {
   private static final int MOST_ROWS = 1_000_000;
+  private static final int MOST_VALUES = 4_000_000;
 
   private LevelRows() {}
 
@@ -35,8 +36,10 @@ final class LevelRows {
       String file, String text, Function<String, Optional<String>> names, String example) {
     List<Issue> issues = new ArrayList<>();
     List<Map<String, Level>> rows = new ArrayList<>();
-    try (CSVParser parser = CSVParser.parse(new StringReader(text), CSVFormat.DEFAULT)) {
+    try (CSVParser parser =
+        CSVParser.parse(new BoundedLines(new StringReader(text)), CSVFormat.DEFAULT)) {
       Optional<List<Column>> header = Optional.empty();
+      long values = 0;
       for (CSVRecord row : parser) {
         int line = Math.toIntExact(row.getRecordNumber());
         if (row.size() == 1 && row.get(0).isBlank()) {
@@ -53,8 +56,14 @@ final class LevelRows {
         } else {
           rows.add(levels(file, line, row, header.get(), issues));
         }
-        if (rows.size() > MOST_ROWS || issues.size() > 50) {
-          issues.add(issue(file, line, "the rest was not read"));
+        values += row.size();
+        if (rows.size() > MOST_ROWS || values > MOST_VALUES || issues.size() > 50) {
+          issues.add(
+              issue(
+                  file,
+                  line,
+                  "the rest was not read"
+                      + (values > MOST_VALUES ? ": more than " + MOST_VALUES + " values" : "")));
           break;
         }
       }
@@ -62,7 +71,11 @@ final class LevelRows {
         issues.add(issue(file, 0, "a header " + example + " is expected, the file is empty"));
       }
     } catch (IOException | UncheckedIOException | IllegalStateException e) {
-      issues.add(issue(file, 0, "this is not CSV: a quote is opened and never closed"));
+      issues.add(
+          issue(
+              file,
+              0,
+              BoundedLines.reason(e, "this is not CSV: a quote is opened and never closed")));
     }
     return issues.isEmpty() ? new Loaded.Ok<>(List.copyOf(rows)) : new Loaded.Refused<>(issues);
   }

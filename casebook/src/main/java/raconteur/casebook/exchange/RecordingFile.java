@@ -67,7 +67,7 @@ public final class RecordingFile {
     } catch (VcdStream.Broken e) {
       return refused(name, String.valueOf(e.getMessage()));
     } catch (IOException | UncheckedIOException e) {
-      return refused(name, "it cannot be read to its end");
+      return refused(name, BoundedLines.reason(e, "it cannot be read to its end"));
     } catch (IllegalArgumentException e) {
       return refused(name, String.valueOf(e.getMessage()));
     }
@@ -124,10 +124,16 @@ public final class RecordingFile {
     CSVFormat format =
         CSVFormat.DEFAULT.builder().setHeader().setSkipHeaderRecord(true).setTrim(true).get();
     try (BufferedReader text = Files.newBufferedReader(file, StandardCharsets.UTF_8);
-        CSVParser rows = CSVParser.parse(text, format)) {
+        CSVParser rows = CSVParser.parse(new BoundedLines(text), format)) {
       List<String> header = rows.getHeaderNames();
       if (header.size() < 2 || header.size() > MOST_COLUMNS) {
         return refused(name, "a header line with a time and at least one line is expected");
+      }
+      Optional<String> twice =
+          header.stream().filter(h -> java.util.Collections.frequency(header, h) > 1).findFirst();
+      if (twice.isPresent()) {
+        return refused(
+            name, "there are two columns \"" + twice.get() + "\"; give each its own heading");
       }
       String time = choice.timeColumn().isEmpty() ? header.getFirst() : choice.timeColumn();
       List<String> lines =

@@ -5,12 +5,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Arrays;
 import java.util.List;
 
 /**
  * What many simulated runs gave, on the disk: a first line with the mark of what they were made
  * for, then a line a run, written as it comes, so that what was broken off goes on where it was. A
- * file made for another board, or other programs, is begun anew. Written down in
+ * file made for another board, or other programs, is left as it is. Written down in
  * docs/formats/simulate.md.
  */
 public final class RunsFile {
@@ -24,21 +25,30 @@ public final class RunsFile {
    * Opens a file.
    *
    * @param head the first line it has to have
-   * @throws IOException where it can be neither read nor written
+   * @throws IOException where it can be neither read nor written, or is made for something else;
+   *     the message says so
    */
   public static RunsFile open(Path file, String head) throws IOException {
-    boolean fits = false;
-    if (Files.isRegularFile(file)) {
-      try (var lines = Files.lines(file, StandardCharsets.UTF_8)) {
-        fits = lines.findFirst().filter(head::equals).isPresent();
-      }
+    boolean begun = Files.exists(file) && Files.size(file) > 0;
+    if (begun && !begins(file, head)) {
+      throw new IOException(
+          file
+              + " was made for another board, or other programs, or is something else; it was left"
+              + " as it is: name another file.");
     }
-    if (!fits) {
+    if (!begun) {
       Files.writeString(file, head + "\n", StandardCharsets.UTF_8);
     } else if (!Files.readString(file, StandardCharsets.UTF_8).endsWith("\n")) {
       Files.writeString(file, "\n", StandardCharsets.UTF_8, StandardOpenOption.APPEND);
     }
     return new RunsFile(file);
+  }
+
+  private static boolean begins(Path file, String head) throws IOException {
+    byte[] wanted = (head + "\n").getBytes(StandardCharsets.UTF_8);
+    try (var in = Files.newInputStream(file)) {
+      return Arrays.equals(in.readNBytes(wanted.length), wanted);
+    }
   }
 
   /** The lines so far, the last perhaps broken off in the middle. */

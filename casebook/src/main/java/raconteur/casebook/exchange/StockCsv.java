@@ -11,6 +11,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import raconteur.casebook.files.FileKind;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.stock.StockItem;
@@ -22,6 +23,11 @@ public final class StockCsv {
   };
   private static final int MOST_COUNT = 1_000_000;
   private static final int LONGEST_TEXT = 400;
+  private static final int MOST_ITEMS = 200_000;
+  private static final int MOST_ISSUES = 50;
+
+  /** What may be written over by it. */
+  public static final FileKind KIND = FileKind.table("stock list of ours", "number,kind,");
 
   private StockCsv() {}
 
@@ -33,12 +39,12 @@ public final class StockCsv {
       for (StockItem item : items) {
         csv.printRecord(
             item.number(),
-            item.kind(),
-            item.grade(),
+            Spreadsheet.harmless(item.kind()),
+            Spreadsheet.harmless(item.grade()),
             item.count(),
             item.state().words(),
-            item.from(),
-            item.note(),
+            Spreadsheet.harmless(item.from()),
+            Spreadsheet.harmless(item.note()),
             item.forCase().map(String::valueOf).orElse(""),
             item.leadDays().map(String::valueOf).orElse(""));
       }
@@ -60,12 +66,18 @@ public final class StockCsv {
             .setIgnoreEmptyLines(true)
             .get();
     String plain = text.startsWith("\uFEFF") ? text.substring(1) : text;
-    try (CSVParser rows = CSVParser.parse(new StringReader(plain), format)) {
+    try (CSVParser rows = CSVParser.parse(new BoundedLines(new StringReader(plain)), format)) {
       var reader = new Reader(fileName, rows.getHeaderMap().containsKey("kind"));
       return reader.read(rows);
     } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
       return new Loaded.Refused<>(
-          List.of(new Issue(fileName, 1, 0, "", "this is no CSV with a header line")));
+          List.of(
+              new Issue(
+                  fileName,
+                  1,
+                  0,
+                  "",
+                  BoundedLines.reason(e, "this is no CSV with a header line"))));
     }
   }
 
@@ -86,6 +98,10 @@ public final class StockCsv {
       }
       List<StockItem> items = new ArrayList<>();
       for (CSVRecord row : rows) {
+        if (items.size() >= MOST_ITEMS || issues.size() >= MOST_ISSUES) {
+          say((int) row.getRecordNumber() + 1, "the rest was not read: it is too much");
+          break;
+        }
         item(row).ifPresent(items::add);
       }
       return issues.isEmpty() ? new Loaded.Ok<>(items) : new Loaded.Refused<>(issues);
@@ -132,7 +148,7 @@ public final class StockCsv {
     }
 
     private static String cell(CSVRecord row, String column) {
-      return row.isSet(column) ? row.get(column) : "";
+      return row.isSet(column) ? Spreadsheet.asItWas(row.get(column)) : "";
     }
 
     private Optional<Integer> whole(CSVRecord row, String column, int most, int line) {

@@ -12,7 +12,7 @@ import java.util.Optional;
  */
 final class SymbolicExpression {
   private static final int DEEPEST = 60;
-  private static final int MOST_ITEMS = 5_000_000;
+  private static final int MOST_ITEMS = 3_000_000;
 
   private final int line;
   private final String word;
@@ -33,6 +33,7 @@ final class SymbolicExpression {
     while (at < text.length()) {
       char c = text.charAt(at);
       if (c == '\n') {
+        Stopping.check();
         line++;
         at++;
       } else if (c <= ' ' || c == '\uFEFF') {

@@ -76,9 +76,13 @@ public final class VcdStream {
     for (String word = word(); !word.isEmpty(); word = word()) {
       char first = word.charAt(0);
       if (first == '$' && !word.equals("$dumpvars") && !word.equals("$end")) {
-        section(word);
+        section(word, begun);
       } else if (first == '#') {
-        now = time(word);
+        long then = time(word);
+        if (then < now) {
+          throw new Broken("the time goes back from " + now + " to " + then);
+        }
+        now = then;
         if (bytes - told > TOLD_EVERY_BYTES) {
           told = bytes;
           progress.accept(bytes);
@@ -101,14 +105,13 @@ public final class VcdStream {
   }
 
   private static long time(String word) throws Broken {
-    try {
-      return Long.parseLong(word.substring(1));
-    } catch (NumberFormatException e) {
-      throw new Broken("\"" + word + "\" is no time");
+    if (!word.matches("#[0-9]{1,18}")) {
+      throw new Broken("\"" + word + "\" is no time: one is written #1200 and never below #0");
     }
+    return Long.parseLong(word.substring(1));
   }
 
-  private void section(String name) throws IOException {
+  private void section(String name, boolean begun) throws IOException {
     List<String> words = new ArrayList<>();
     for (String word = word(); !word.equals("$end"); word = word()) {
       if (word.isEmpty()) {
@@ -121,6 +124,10 @@ public final class VcdStream {
     if (name.equals("$timescale")) {
       picosPerStep = timescale(String.join("", words));
     } else if (name.equals("$var")) {
+      if (begun) {
+        throw new Broken(
+            "a wire is declared ($var) after the first value: all of them have to stand before it");
+      }
       if (words.size() < 4) {
         throw new Broken("\"$var " + String.join(" ", words) + "\" is not understood");
       }
@@ -183,6 +190,9 @@ public final class VcdStream {
       next = next();
     }
     StringBuilder word = new StringBuilder();
+    if (next >= 0 && next < ' ') {
+      throw new Broken("there is a byte " + next + " in it, which no dump has: it is no text");
+    }
     while (next > ' ') {
       if (word.length() == LONGEST_WORD) {
         throw new Broken("a word has more than " + LONGEST_WORD + " characters");

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
+import raconteur.casebook.files.FileKind;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.signal.Capture;
@@ -19,6 +20,9 @@ public final class VcdText {
   private static final int FIRST = 33;
   private static final int LETTERS = 94;
   private static final int MOST_CHANGES = 20_000_000;
+
+  /** What may be written over by it. */
+  public static final FileKind KIND = FileKind.beginning("value change dump", "$");
 
   private VcdText() {}
 

@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import raconteur.casebook.exchange.Spreadsheet;
+import raconteur.casebook.files.FileKind;
 import raconteur.core.finding.Closing;
 import raconteur.core.handover.Handover;
 import raconteur.core.prove.ProvingPlan;
@@ -19,6 +21,12 @@ import raconteur.core.prove.ProvingPlan;
  * docs/formats/handover.md.
  */
 public final class HandoverJson {
+  /** What may be written over by the facts. */
+  public static final FileKind KIND = FileKind.json("facts of a case", "raconteur-handover/");
+
+  /** What may be written over by the table of mends. */
+  public static final FileKind TABLE = FileKind.table("table of mends of ours", "case,board,line,");
+
   private HandoverJson() {}
 
   /** All facts. */
@@ -132,13 +140,13 @@ public final class HandoverJson {
             facts.board().identity().id(),
             work.line(),
             work.at(),
-            CsvCells.harmless(work.place()),
-            work.part(),
-            work.device(),
-            work.fault(),
-            work.done(),
-            CsvCells.harmless(work.fitted()),
-            work.fate());
+            Spreadsheet.harmless(work.place()),
+            Spreadsheet.harmless(work.part()),
+            Spreadsheet.harmless(work.device()),
+            Spreadsheet.harmless(work.fault()),
+            Spreadsheet.harmless(work.done()),
+            Spreadsheet.harmless(work.fitted()),
+            Spreadsheet.harmless(work.fate()));
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import raconteur.casebook.exchange.Spreadsheet;
+import raconteur.casebook.files.FileKind;
 import raconteur.core.odds.ClopperPearson;
 import raconteur.core.odds.Tally;
 
@@ -15,6 +17,9 @@ import raconteur.core.odds.Tally;
 public final class OddsCsv {
   /** The confidence of the intervals. */
   public static final double CONFIDENCE = 0.95;
+
+  /** What may be written over by it. */
+  public static final FileKind KIND = FileKind.table("table of counts of ours", "board,position,");
 
   private OddsCsv() {}
 
@@ -37,18 +42,19 @@ public final class OddsCsv {
       for (Tally.Row row : tally.rows()) {
         var interval = ClopperPearson.interval(row.affected(), tally.boards(), CONFIDENCE);
         csv.printRecord(
-            tally.boardId(),
-            CsvCells.harmless(row.position()),
-            row.device(),
+            Spreadsheet.harmless(tally.boardId()),
+            Spreadsheet.harmless(row.position()),
+            Spreadsheet.harmless(row.device()),
             tally.boards(),
             row.affected(),
             row.replaced(),
             share((double) row.affected() / tally.boards()),
             share(interval.low()),
             share(interval.high()),
-            row.faults().entrySet().stream()
-                .map(OddsCsv::counted)
-                .collect(Collectors.joining("; ")),
+            Spreadsheet.harmless(
+                row.faults().entrySet().stream()
+                    .map(OddsCsv::counted)
+                    .collect(Collectors.joining("; "))),
             row.caseNumbers().stream().map(String::valueOf).collect(Collectors.joining(" ")));
       }
     } catch (IOException e) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import raconteur.casebook.exchange.Spreadsheet;
 import raconteur.core.device.Level;
 
 /**
@@ -102,7 +103,7 @@ public record SimulationReport(
     StringWriter text = new StringWriter();
     try (CSVPrinter out = new CSVPrinter(text, CSVFormat.DEFAULT)) {
       for (List<String> row : table) {
-        out.printRecord(row.stream().map(CsvCells::harmless).toList());
+        out.printRecord(row.stream().map(Spreadsheet::harmless).toList());
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);

@@ -1,292 +1,270 @@
 package raconteur.casebook.store;
 
-import com.fasterxml.jackson.core.JsonFactory;
-import com.fasterxml.jackson.core.JsonGenerator;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.regex.Pattern;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipFile;
-import java.util.zip.ZipOutputStream;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
-import raconteur.casebook.exchange.StockCsv;
-import raconteur.core.data.DataFile;
-import raconteur.core.data.Loaded;
+import org.jdbi.v3.core.Handle;
+import org.jdbi.v3.core.JdbiException;
+import raconteur.casebook.files.FileKind;
+import raconteur.casebook.files.WholeFile;
 import raconteur.core.device.Device;
-import raconteur.core.device.DeviceFiles;
+import raconteur.core.odds.CountsFile;
 import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
-import raconteur.core.story.CaseFiles;
-import raconteur.core.story.CaseHeader;
-import raconteur.core.story.Entry;
 
 /**
  * A whole casebook as one open file: a zip of JSON, CSV and pictures, written down in
  * docs/formats/archive.md. Taken into an empty casebook it gives an equal one.
  *
- * <p>Nothing is written to the disk under a name from the archive, every part is read within a
- * bound whatever it claims to be, and nothing is kept unless all of it can be.
+ * <p>What is written is read back, every case and picture of it, before it is put in its place;
+ * what cannot be read back is not an archive. Both ways hold one case or one picture at a time.
+ * Nothing is kept unless all of it can be.
  */
 public final class Archive {
-  private static final String FORMAT = "raconteur-archive/1";
-  private static final Pattern NAME =
-      Pattern.compile(
-          "archive\\.json|entries\\.csv|devices\\.json|stock\\.csv|settings\\.json"
-              + "|cases/[0-9]{6,8}\\.json|pictures/[0-9a-f]{64}\\.(jpg|png)");
-  private static final int MOST_PARTS = 400_000;
-  private static final int MOST_PART_BYTES = 31 * 1024 * 1024;
-  private static final long MOST_BYTES = 16L * 1024 * 1024 * 1024;
+  private static final FileKind BOARD = FileKind.json("board", "raconteur-board/");
 
   private Archive() {}
 
-  /** What was taken in. */
-  public record Contents(int cases, int pictures, int stockItems, int devices) {}
+  /** How much is in an archive. */
+  public record Contents(
+      int cases, int pictures, int stockItems, int devices, int boards, int others) {}
 
-  /** Writes a casebook; a picture at a time is held. */
-  public static Contents write(Casebook casebook, OutputStream out) throws IOException {
-    List<CaseHeader> headers = casebook.headers();
-    List<String> pictures = casebook.pictureContents();
-    List<StockItem> stock = new StockRoom(casebook).stock().items();
-    List<Device> devices = casebook.devices();
-    Contents contents = new Contents(headers.size(), pictures.size(), stock.size(), devices.size());
-    try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
-      part(zip, "archive.json", manifest(contents));
-      StringWriter table = new StringWriter();
-      try (CSVPrinter csv = new CSVPrinter(table, CSVFormat.RFC4180)) {
-        csv.printRecord("case", "board", "owner", "entry", "at", "line", "strikes", "why");
-        for (CaseHeader header : headers) {
-          Case one = casebook.find(header.number()).orElseThrow();
-          part(zip, "cases/%06d.json".formatted(header.number()), CaseFiles.write(one));
-          for (Entry entry : one.entries()) {
-            row(csv, header, entry);
-          }
-        }
-      }
-      part(zip, "entries.csv", table.toString());
-      part(zip, "devices.json", DeviceFiles.write(devices));
-      part(zip, "stock.csv", StockCsv.write(stock));
-      part(zip, "settings.json", texts(casebook.settings()));
-      for (String content : pictures) {
-        Picture picture = casebook.picture(content).orElseThrow();
-        String ending = picture.media().equals("image/png") ? "png" : "jpg";
-        zip.putNextEntry(new ZipEntry("pictures/" + content + "." + ending));
-        zip.write(picture.bytes());
-        zip.closeEntry();
-      }
-    }
-    return contents;
-  }
-
-  private static String manifest(Contents contents) {
-    Map<String, String> manifest = new TreeMap<>();
-    manifest.put("format", FORMAT);
-    manifest.put("cases", String.valueOf(contents.cases()));
-    manifest.put("pictures", String.valueOf(contents.pictures()));
-    manifest.put("stock items", String.valueOf(contents.stockItems()));
-    manifest.put("devices", String.valueOf(contents.devices()));
-    return texts(manifest);
-  }
-
-  /** Names with texts, as JSON. */
-  private static String texts(Map<String, String> texts) {
-    StringWriter text = new StringWriter();
-    try (JsonGenerator json = new JsonFactory().createGenerator(text)) {
-      json.writeStartObject();
-      for (Map.Entry<String, String> one : texts.entrySet()) {
-        json.writeStringField(one.getKey(), one.getValue());
-      }
-      json.writeEndObject();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return text + "\n";
-  }
-
-  private static void row(CSVPrinter csv, CaseHeader header, Entry entry) throws IOException {
-    switch (entry) {
-      case Entry.Line line ->
-          csv.printRecord(
-              header.number(),
-              header.boardId(),
-              header.owner(),
-              line.number(),
-              line.at(),
-              line.line(),
-              "",
-              "");
-      case Entry.Strike strike ->
-          csv.printRecord(
-              header.number(),
-              header.boardId(),
-              header.owner(),
-              strike.number(),
-              strike.at(),
-              "",
-              strike.struck(),
-              strike.why());
+  /**
+   * Writes a casebook as it is at this moment, whatever others write meanwhile.
+   *
+   * @param boards the texts of the user's board files by their ids
+   */
+  public static Outcome<Contents> write(
+      Casebook casebook, Map<String, String> boards, Path target) {
+    try (Casebook still = casebook.still()) {
+      Contents contents =
+          new Contents(
+              still.headers().size(),
+              still.pictureContents().size(),
+              new StockRoom(still).stock().items().size(),
+              still.devices().size(),
+              boards.size(),
+              new OtherShops(still).all().size());
+      return WholeFile.write(
+              target,
+              ArchiveFormat.KIND,
+              out -> new ArchiveWriter(still, boards, out).write(contents),
+              written -> wrong(written, still, target))
+          .<Outcome<Contents>>map(Outcome.Failed::new)
+          .orElseGet(() -> new Outcome.Done<>(contents));
+    } catch (JdbiException e) {
+      return new Outcome.Failed<>(
+          Sentences.cannotOpen(casebook.file(), e) + " Nothing was written.");
     }
   }
 
-  private static void part(ZipOutputStream zip, String name, String text) throws IOException {
-    zip.putNextEntry(new ZipEntry(name));
-    zip.write(text.getBytes(StandardCharsets.UTF_8));
-    zip.closeEntry();
+  /** Reads what was written as whoever takes it in will, and holds it against the casebook. */
+  private static Optional<String> wrong(Path written, Casebook still, Path target) {
+    try {
+      ArchiveReader.read(written, new Held(still));
+      return Optional.empty();
+    } catch (ArchiveReader.Refusal e) {
+      return Optional.of(
+          target
+              + " was not written, since it could not be taken in again: "
+              + String.valueOf(e.getMessage())
+                  .replace(String.valueOf(written.getFileName()), "the archive"));
+    }
   }
 
-  /** Takes an archive into a casebook that has no cases yet; all of it, or nothing. */
-  public static Outcome<Contents> read(Path file, Casebook into) {
+  /** Holds what is in an archive against the casebook it was made of. */
+  private record Held(Casebook still) implements ArchiveReader.Taker {
+    @Override
+    public void oneCase(Case one) throws ArchiveReader.Refusal {
+      if (!still.find(one.header().number()).equals(Optional.of(one))) {
+        throw new ArchiveReader.Refusal(
+            "case " + one.header().number() + " would not come out as it is.");
+      }
+    }
+
+    @Override
+    public void picture(String name, byte[] bytes) throws ArchiveReader.Refusal {
+      if (!name.startsWith(ArchiveFormat.PICTURES + PictureReader.hash(bytes))) {
+        throw new ArchiveReader.Refusal(name + " is not the picture its name says.");
+      }
+    }
+
+    @Override
+    public void stock(List<StockItem> items) throws ArchiveReader.Refusal {
+      if (!items.equals(new StockRoom(still).stock().items())) {
+        throw new ArchiveReader.Refusal("the stock would not come out as it is.");
+      }
+    }
+
+    @Override
+    public void devices(List<Device> devices) throws ArchiveReader.Refusal {
+      if (!devices.equals(still.devices())) {
+        throw new ArchiveReader.Refusal("the devices would not come out as they are.");
+      }
+    }
+
+    @Override
+    public void settings(Map<String, String> settings) throws ArchiveReader.Refusal {
+      if (!settings.equals(still.settings())) {
+        throw new ArchiveReader.Refusal("the settings would not come out as they are.");
+      }
+    }
+
+    @Override
+    public void board(String id, String text) {
+      // The reader holds its id against its name; its text has the zip's own check sum.
+    }
+
+    @Override
+    public void counts(CountsFile counts) {
+      // The reader reads them as they are read when they are merged.
+    }
+  }
+
+  /**
+   * Takes an archive into a casebook that has no cases yet; all of it, or nothing.
+   *
+   * @param boardsFolder where the board files go; one that is there with other words stays, and the
+   *     archive is then not taken
+   */
+  public static Outcome<Contents> read(Path file, Casebook into, Path boardsFolder) {
+    if (!Files.isRegularFile(file)) {
+      return new Outcome.Failed<>("There is no file " + file + ".");
+    }
     if (!into.headers().isEmpty()) {
       return new Outcome.Failed<>(
           "An archive goes into an empty casebook: open a new one with --casebook FILE.");
     }
-    try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
-      return new Reader(zip, String.valueOf(file.getFileName())).into(into);
-    } catch (ZipException e) {
-      return new Outcome.Failed<>(file + " is no whole zip archive.");
+    Map<String, String> boards = new HashMap<>();
+    Outcome<Contents> taken =
+        into.writing(
+            h -> {
+              Taking taking = new Taking(h, boards, boardsFolder);
+              try {
+                ArchiveReader.read(file, taking);
+              } catch (ArchiveReader.Refusal e) {
+                throw new Casebook.Refused(
+                    file.getFileName() + ": " + e.getMessage() + " Nothing was taken in.");
+              }
+              return taking.contents();
+            },
+            "Something in the archive is in this casebook already. Nothing was taken in.");
+    return taken instanceof Outcome.Done<Contents>(Contents contents)
+        ? withBoards(contents, boards, boardsFolder)
+        : taken;
+  }
+
+  private static Outcome<Contents> withBoards(
+      Contents contents, Map<String, String> boards, Path folder) {
+    try {
+      if (!boards.isEmpty()) {
+        Files.createDirectories(folder);
+      }
+      for (Map.Entry<String, String> board : boards.entrySet()) {
+        Path place = folder.resolve(board.getKey() + ".json");
+        if (!Files.exists(place)) {
+          Optional<String> refusal = WholeFile.write(place, BOARD, board.getValue());
+          if (refusal.isPresent()) {
+            return new Outcome.Failed<>("All was taken in but a board: " + refusal.get());
+          }
+        }
+      }
+      return new Outcome.Done<>(contents);
     } catch (IOException e) {
-      return new Outcome.Failed<>(file + " cannot be read; is it still there?");
+      return new Outcome.Failed<>(
+          "All was taken in but the boards: " + folder + " cannot be written.");
     }
   }
 
-  private static final class Reader {
-    private final ZipFile zip;
-    private final String file;
-    private long bytes;
+  /** Keeps each part as it comes; the transaction around it makes it all or nothing. */
+  private static final class Taking implements ArchiveReader.Taker {
+    private final Handle handle;
+    private final Map<String, String> boards;
+    private final Path boardsFolder;
+    private final Set<Integer> numbers = new HashSet<>();
+    private int pictures;
+    private int stockItems;
+    private int devices;
+    private int counts;
 
-    Reader(ZipFile zip, String file) {
-      this.zip = zip;
-      this.file = file;
+    Taking(Handle handle, Map<String, String> boards, Path boardsFolder) {
+      this.handle = handle;
+      this.boards = boards;
+      this.boardsFolder = boardsFolder;
     }
 
-    private static final class Refusal extends Exception {
-      private static final long serialVersionUID = 1;
-
-      Refusal(String sentence) {
-        super(sentence);
-      }
+    Contents contents() {
+      return new Contents(numbers.size(), pictures, stockItems, devices, boards.size(), counts);
     }
 
-    Outcome<Contents> into(Casebook casebook) throws IOException {
-      try {
-        return kept(casebook);
-      } catch (Refusal e) {
-        return new Outcome.Failed<>(file + ": " + e.getMessage() + " Nothing was taken in.");
+    @Override
+    public void oneCase(Case one) throws ArchiveReader.Refusal {
+      if (!numbers.add(one.header().number())) {
+        throw new ArchiveReader.Refusal("case " + one.header().number() + " stands there twice.");
       }
+      Casebook.insert(handle, one);
     }
 
-    private Outcome<Contents> kept(Casebook casebook) throws IOException, Refusal {
-      List<? extends ZipEntry> parts = Collections.list(zip.entries());
-      if (parts.size() > MOST_PARTS) {
-        throw new Refusal("it has more than " + MOST_PARTS + " parts.");
-      }
-      for (ZipEntry part : parts) {
-        if (!NAME.matcher(part.getName()).matches()) {
-          String name = part.getName();
-          throw new Refusal(
-              "“"
-                  + name.substring(0, Math.min(60, name.length()))
-                  + "” does not belong into an"
-                  + " archive of ours.");
-        }
-      }
-      manifest();
-      List<Case> cases = new ArrayList<>();
-      Set<Integer> numbers = new java.util.HashSet<>();
-      List<Picture> pictures = new ArrayList<>();
-      for (ZipEntry part : parts) {
-        String name = part.getName();
-        if (name.startsWith("cases/")) {
-          Case one = taken(CaseFiles.read(name, text(name)));
-          if (!numbers.add(one.header().number())) {
-            throw new Refusal("case " + one.header().number() + " stands there twice.");
-          }
-          cases.add(one);
-        } else if (name.startsWith("pictures/")) {
-          pictures.add(picture(name));
-        }
-      }
-      cases.sort(java.util.Comparator.comparingInt(c -> c.header().number()));
-      List<StockItem> stock = taken(StockCsv.read("stock.csv", text("stock.csv")));
-      List<Device> devices = taken(DeviceFiles.read("devices.json", text("devices.json")));
-      Map<String, String> settings = texts("settings.json");
-      Outcome<Integer> adopted = casebook.adoptAll(cases, pictures, stock, devices, settings);
-      return switch (adopted) {
-        case Outcome.Failed<Integer>(String sentence) -> new Outcome.Failed<>(sentence);
-        case Outcome.Done<Integer> _ ->
-            new Outcome.Done<>(
-                new Contents(cases.size(), pictures.size(), stock.size(), devices.size()));
-      };
-    }
-
-    private void manifest() throws IOException, Refusal {
-      if (!FORMAT.equals(texts("archive.json").get("format"))) {
-        throw new Refusal("it is not of the format " + FORMAT + ".");
-      }
-    }
-
-    private Map<String, String> texts(String name) throws IOException, Refusal {
-      return taken(
-          DataFile.read(
-              name,
-              text(name),
-              (root, issues) -> {
-                Map<String, String> texts = new TreeMap<>();
-                root.entries().forEach((key, value) -> texts.put(key, value.text()));
-                return texts;
-              }));
-    }
-
-    private Picture picture(String name) throws IOException, Refusal {
-      return switch (PictureReader.read(name, bytes(name))) {
-        case Outcome.Failed<Picture>(String sentence) -> throw new Refusal(sentence);
+    @Override
+    public void picture(String name, byte[] bytes) throws ArchiveReader.Refusal {
+      switch (PictureReader.read(name, bytes)) {
+        case Outcome.Failed<Picture>(String sentence) -> throw new ArchiveReader.Refusal(sentence);
         case Outcome.Done<Picture>(Picture picture) -> {
-          if (!name.startsWith("pictures/" + picture.content())) {
-            throw new Refusal(name + " is not the picture its name says.");
+          if (!name.startsWith(ArchiveFormat.PICTURES + picture.content())) {
+            throw new ArchiveReader.Refusal(name + " is not the picture its name says.");
           }
-          yield picture;
+          Casebook.insert(handle, picture);
+          pictures++;
         }
-      };
-    }
-
-    private static <T> T taken(Loaded<T> loaded) throws Refusal {
-      return switch (loaded) {
-        case Loaded.Ok<T> ok -> ok.value();
-        case Loaded.Refused<T> refused -> throw new Refusal(refused.summary());
-      };
-    }
-
-    private String text(String name) throws IOException, Refusal {
-      return new String(bytes(name), StandardCharsets.UTF_8);
-    }
-
-    /** A part, read within its bound, whatever the archive says of its size. */
-    private byte[] bytes(String name) throws IOException, Refusal {
-      Optional<ZipEntry> part = Optional.ofNullable(zip.getEntry(name));
-      if (part.isEmpty()) {
-        throw new Refusal(name + " is missing.");
       }
-      try (InputStream in = zip.getInputStream(part.get())) {
-        byte[] read = in.readNBytes(MOST_PART_BYTES + 1);
-        bytes += read.length;
-        if (read.length > MOST_PART_BYTES || bytes > MOST_BYTES) {
-          throw new Refusal(name + " unpacks to more than is allowed.");
+    }
+
+    @Override
+    public void stock(List<StockItem> items) {
+      items.forEach(i -> StockRoom.write(handle, i, false));
+      stockItems = items.size();
+    }
+
+    @Override
+    public void devices(List<Device> described) {
+      described.forEach(d -> Casebook.insert(handle, d));
+      devices = described.size();
+    }
+
+    @Override
+    public void settings(Map<String, String> settings) {
+      settings.forEach((name, value) -> Casebook.insertSetting(handle, name, value));
+    }
+
+    @Override
+    public void board(String id, String text) throws ArchiveReader.Refusal {
+      Path place = boardsFolder.resolve(id + ".json");
+      try {
+        if (Files.exists(place) && !Files.readString(place).equals(text)) {
+          throw new ArchiveReader.Refusal(
+              "it brings the board "
+                  + id
+                  + ", but "
+                  + place
+                  + " is there and says something else; move that away first, or take the archive"
+                  + " into a casebook in another folder.");
         }
-        return read;
+      } catch (IOException e) {
+        throw new ArchiveReader.Refusal(place + " is in the way and cannot be read.");
       }
+      boards.put(id, text);
+    }
+
+    @Override
+    public void counts(CountsFile file) {
+      OtherShops.insert(handle, file, Set.of());
+      counts++;
     }
   }
 }

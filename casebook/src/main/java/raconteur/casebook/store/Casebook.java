@@ -1,7 +1,5 @@
 package raconteur.casebook.store;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -14,15 +12,11 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.jdbi.v3.core.Handle;
-import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.JdbiException;
 import org.jdbi.v3.core.statement.StatementContext;
-import org.sqlite.SQLiteConfig;
-import org.sqlite.SQLiteDataSource;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceFiles;
-import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseHeader;
 import raconteur.core.story.CaseState;
@@ -34,89 +28,41 @@ import raconteur.core.story.Entry;
  * connection, calls take turns.
  */
 public final class Casebook implements AutoCloseable {
-  private static final int BUSY_MILLIS = 5000;
-
   private final Path file;
+  private final Path opened;
+  private final Optional<Object> key;
   private final Handle handle;
   private final Clock clock;
+  private final Rows rows = new Rows();
+  private boolean closed;
 
   private Casebook(Path file, Handle handle, Clock clock) {
     this.file = file;
+    this.opened = OpenFiles.real(file);
+    this.key = Opening.key(file);
     this.handle = handle;
     this.clock = clock;
+    OpenFiles.add(opened);
   }
 
-  /** Opens a casebook file, making it where there is none. */
+  /**
+   * Opens a casebook file, making it where there is none and no copy says that there was one. A
+   * restoring that was broken off is finished first.
+   */
   public static Outcome<Casebook> open(Path file, Clock clock) {
-    try {
-      Path folder = file.toAbsolutePath().getParent();
-      if (folder != null) {
-        Files.createDirectories(folder);
-      }
-    } catch (IOException e) {
-      return new Outcome.Failed<>(
-          "The folder of " + file + " cannot be made; choose another with --casebook FILE.");
-    }
-    if (Files.isDirectory(file)) {
-      return new Outcome.Failed<>(file + " is a folder; --casebook wants a file in it.");
-    }
-    Optional<Handle> connected = Optional.empty();
-    try {
-      connected = Optional.of(Jdbi.create(source(file)).open());
-      Handle handle = connected.get();
-      Optional<String> refusal = prepare(handle, file);
-      if (refusal.isPresent()) {
-        handle.close();
-        return new Outcome.Failed<>(refusal.get());
-      }
-      return new Outcome.Done<>(new Casebook(file, handle, clock));
-    } catch (JdbiException | SQLException e) {
-      connected.ifPresent(Handle::close);
-      return new Outcome.Failed<>(Sentences.cannotOpen(file, e));
-    }
+    return new Opening(file).opened(handle -> new Casebook(file, handle, clock));
   }
 
-  private static SQLiteDataSource source(Path file) {
-    SQLiteConfig config = new SQLiteConfig();
-    config.setJournalMode(SQLiteConfig.JournalMode.WAL);
-    config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
-    config.setBusyTimeout(BUSY_MILLIS);
-    config.enforceForeignKeys(true);
-    config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
-    SQLiteDataSource source = new SQLiteDataSource(config);
-    source.setUrl("jdbc:sqlite:" + file.toAbsolutePath());
-    return source;
-  }
-
-  /** Checks that the file is a casebook of ours and whole; fills an empty one. */
-  private static Optional<String> prepare(Handle handle, Path file) throws SQLException {
-    int application = pragma(handle, "application_id");
-    int schema = pragma(handle, "user_version");
-    boolean empty =
-        handle.createQuery("SELECT count(*) FROM sqlite_schema").mapTo(Integer.class).one() == 0;
-    if (empty) {
-      handle.useTransaction(Schema::create);
-      return Optional.empty();
+  /**
+   * Looks at every row by a connection of its own, while others go on, and says what cannot be read
+   * and how it is shown instead; a sentence each. Takes as long as reading the file once.
+   */
+  public List<String> lookThrough() {
+    try (Casebook still = still()) {
+      return still.rows.troubles(still.handle);
+    } catch (JdbiException e) {
+      return List.of(Sentences.cannotOpen(file, e));
     }
-    if (application != Schema.APPLICATION_ID) {
-      return Optional.of(
-          file + " is a database of another program; choose another file with --casebook FILE.");
-    }
-    if (schema > Schema.VERSION) {
-      return Optional.of(file + " was written by a newer Raconteur; open it with that one.");
-    }
-    String check = handle.createQuery("PRAGMA quick_check(1)").mapTo(String.class).first();
-    if (check.equals("ok") && schema < Schema.VERSION) {
-      handle.useTransaction(h -> Schema.upgrade(h, schema));
-    }
-    return check.equals("ok")
-        ? Optional.empty()
-        : Optional.of(
-            file + " is damaged (" + check + "); nothing was changed. " + Sentences.repair(file));
-  }
-
-  private static int pragma(Handle handle, String name) {
-    return handle.createQuery("PRAGMA " + name).mapTo(Integer.class).one();
   }
 
   public Path file() {
@@ -125,7 +71,7 @@ public final class Casebook implements AutoCloseable {
 
   /** The headers of all cases, lowest number first. */
   public synchronized List<CaseHeader> headers() {
-    return handle.createQuery("SELECT * FROM cases ORDER BY number").map(Casebook::header).list();
+    return handle.createQuery("SELECT * FROM cases ORDER BY number").map(rows::header).list();
   }
 
   /** The header of one case. */
@@ -133,7 +79,7 @@ public final class Casebook implements AutoCloseable {
     return handle
         .createQuery("SELECT * FROM cases WHERE number = :number")
         .bind("number", number)
-        .map(Casebook::header)
+        .map(rows::header)
         .findOne();
   }
 
@@ -151,7 +97,7 @@ public final class Casebook implements AutoCloseable {
     return handle
         .createQuery("SELECT * FROM entries WHERE case_number = :number ORDER BY number")
         .bind("number", number)
-        .map(Casebook::entry)
+        .map((row, context) -> rows.entry(number, row))
         .list();
   }
 
@@ -167,58 +113,44 @@ public final class Casebook implements AutoCloseable {
   public synchronized Outcome<Case> create(
       int number, String boardId, String owner, String complaint) {
     CaseHeader header =
-        new CaseHeader(number, boardId, owner, complaint, now(), CaseState.ON_BENCH);
+        new CaseHeader(
+            number,
+            boardId,
+            Limits.plain(owner),
+            Limits.plain(complaint),
+            now(),
+            CaseState.ON_BENCH);
     return writing(
         h -> {
+          if (header(number).isPresent()) {
+            throw new Refused(
+                "Number " + number + " is taken; the next free one is " + nextNumber() + ".");
+          }
           insert(h, header);
           return new Case(header, List.of());
         },
-        "Number " + number + " is taken; the next free one is " + nextNumber() + ".");
+        "The case cannot be taken in.");
   }
 
   /** Takes in whole cases as they are, for the demo and for imports: all of them or none. */
   public synchronized Outcome<Integer> adopt(List<Case> adopted) {
     return writing(
         h -> {
-          for (Case one : adopted) {
-            insert(h, one.header());
-            one.entries().forEach(e -> insert(h, one.header().number(), e));
-          }
+          adopted.forEach(one -> insert(h, one));
           return adopted.size();
         },
         "A number among these cases is taken.");
   }
 
-  /** Takes in all that an archive holds, in one transaction. */
-  synchronized Outcome<Integer> adoptAll(
-      List<Case> cases,
-      List<Picture> pictures,
-      List<StockItem> stock,
-      List<Device> devices,
-      Map<String, String> settings) {
-    return writing(
-        h -> {
-          for (Case one : cases) {
-            insert(h, one.header());
-            one.entries().forEach(e -> insert(h, one.header().number(), e));
-          }
-          pictures.forEach(p -> insert(h, p));
-          stock.forEach(s -> StockRoom.write(h, s, false));
-          devices.forEach(d -> insert(h, d));
-          settings.forEach((name, value) -> insertSetting(h, name, value));
-          return cases.size();
-        },
-        "Something in the archive is in this casebook already.");
-  }
-
   /** Adds a line to a case's story. */
   public synchronized Outcome<Entry> append(int caseNumber, String line) {
-    return adding(caseNumber, next -> new Entry.Line(next, now(), line));
+    return adding(caseNumber, next -> new Entry.Line(next, now(), Limits.plain(line)));
   }
 
   /** Strikes an earlier line of a case's story. */
   public synchronized Outcome<Entry> strike(int caseNumber, int entryNumber, String why) {
-    return adding(caseNumber, next -> new Entry.Strike(next, now(), entryNumber, why));
+    return adding(
+        caseNumber, next -> new Entry.Strike(next, now(), entryNumber, Limits.plain(why)));
   }
 
   private Outcome<Entry> adding(int caseNumber, Function<Integer, Entry> made) {
@@ -356,12 +288,31 @@ public final class Casebook implements AutoCloseable {
 
   /** A number that changes whenever another program has written to the file. */
   public synchronized int version() {
-    return pragma(handle, "data_version");
+    return Soundness.number(handle, "PRAGMA data_version");
+  }
+
+  /** The casebook as it is at this moment, whatever is written from now on; to be closed. */
+  Casebook still() {
+    Handle own = Soundness.connect(file);
+    own.execute("BEGIN");
+    Soundness.number(own, "SELECT count(*) FROM cases");
+    return new Casebook(file, own, clock);
   }
 
   @Override
   public synchronized void close() {
-    handle.close();
+    if (!closed) {
+      closed = true;
+      OpenFiles.remove(opened);
+      handle.close();
+    }
+  }
+
+  /** Copies all of it, as it is at one moment, into a new file; by a connection of its own. */
+  void copyInto(Path copy) {
+    try (Handle own = Soundness.connect(file)) {
+      own.execute("VACUUM INTO ?", copy.toString());
+    }
   }
 
   /** One reading, in its turn. */
@@ -380,24 +331,97 @@ public final class Casebook implements AutoCloseable {
    * @param onConflict said where what is there already stands against it
    */
   synchronized <T> Outcome<T> writing(Function<Handle, T> work, String onConflict) {
+    if (isElsewhere()) {
+      return new Outcome.Failed<>(elsewhere());
+    }
     try {
-      return new Outcome.Done<>(handle.inTransaction(work::apply));
+      T done = inTransaction(work);
+      return isElsewhere() ? new Outcome.Failed<>(elsewhere()) : new Outcome.Done<>(done);
+    } catch (Refused e) {
+      return new Outcome.Failed<>(String.valueOf(e.getMessage()));
+    } catch (JdbiException e) {
+      return Sentences.isIndexDamaged(e)
+          ? withNewIndex(work, onConflict)
+          : new Outcome.Failed<>(Sentences.cannotWrite(file, e, onConflict));
+    }
+  }
+
+  /** Thrown within {@link #writing} to undo it; the message says why. */
+  static final class Refused extends RuntimeException {
+    private static final long serialVersionUID = 1;
+
+    Refused(String sentence) {
+      super(sentence);
+    }
+  }
+
+  /**
+   * A transaction that is over when this returns, whatever happens: one that could not be begun
+   * leaves nothing open behind it. The driver's own keep a connection in a transaction whose
+   * beginning was refused, and what is written next is then never settled.
+   */
+  private <T> T inTransaction(Function<Handle, T> work) {
+    handle.execute("BEGIN IMMEDIATE");
+    boolean settled = false;
+    try {
+      T done = work.apply(handle);
+      handle.execute("COMMIT");
+      settled = true;
+      return done;
+    } finally {
+      if (!settled) {
+        rollBack();
+      }
+    }
+  }
+
+  private void rollBack() {
+    try {
+      handle.execute("ROLLBACK");
+    } catch (JdbiException e) {
+      // A full disk has SQLite roll back by itself; there is then nothing to roll back.
+    }
+  }
+
+  /** The index of the search holds nothing of its own: where it is damaged it is made again. */
+  private <T> Outcome<T> withNewIndex(Function<Handle, T> work, String onConflict) {
+    try {
+      inTransaction(
+          h -> {
+            Schema.makeIndexAgain(h);
+            return true;
+          });
+      return new Outcome.Done<>(inTransaction(work));
     } catch (JdbiException e) {
       return new Outcome.Failed<>(Sentences.cannotWrite(file, e, onConflict));
     }
   }
 
-  private static void insert(Handle handle, Device device) {
+  /** Whether another file, or none, is now where this one was opened. */
+  private boolean isElsewhere() {
+    return key.isPresent() && !key.equals(Opening.key(file));
+  }
+
+  private String elsewhere() {
+    return file
+        + " was moved, deleted or replaced while it is open here. Nothing was saved; what you typed"
+        + " is still there. Put the file back in its place, or open the casebook again.";
+  }
+
+  static void insert(Handle handle, Device device) {
+    String description = DeviceFiles.write(List.of(device));
+    Limits.check(handle, device, description);
     handle
         .createUpdate(
             "INSERT INTO devices (name, description) VALUES (:name, :description)"
                 + " ON CONFLICT (name) DO UPDATE SET description = excluded.description")
         .bind("name", device.name())
-        .bind("description", DeviceFiles.write(List.of(device)))
+        .bind("description", description)
         .execute();
   }
 
-  private static void insert(Handle handle, Picture picture) {
+  static void insert(Handle handle, Picture picture) {
+    Limits.checkPictures(handle);
     handle
         .createUpdate(
             "INSERT INTO pictures (content, media, width, height, bytes, thumbnail)"
@@ -412,7 +436,8 @@ public final class Casebook implements AutoCloseable {
         .execute();
   }
 
-  private static void insertSetting(Handle handle, String name, String value) {
+  static void insertSetting(Handle handle, String name, String value) {
+    Limits.checkSetting(name, value);
     handle
         .createUpdate(
             "INSERT INTO settings (name, value) VALUES (:name, :value)"
@@ -422,7 +447,14 @@ public final class Casebook implements AutoCloseable {
         .execute();
   }
 
+  /** A whole case as it is. */
+  static void insert(Handle handle, Case one) {
+    insert(handle, one.header());
+    one.entries().forEach(e -> insert(handle, one.header().number(), e));
+  }
+
   private static void insert(Handle handle, CaseHeader header) {
+    Limits.check(handle, header);
     handle
         .createUpdate(
             "INSERT INTO cases (number, board_id, owner, complaint, opened, state)"
@@ -437,6 +469,7 @@ public final class Casebook implements AutoCloseable {
   }
 
   private static void insert(Handle handle, int caseNumber, Entry entry) {
+    Limits.check(handle, caseNumber, entry);
     var update =
         handle
             .createUpdate(
@@ -458,25 +491,5 @@ public final class Casebook implements AutoCloseable {
               .bind("why", strike.why());
     }
     update.execute();
-  }
-
-  private static CaseHeader header(java.sql.ResultSet row, StatementContext context)
-      throws SQLException {
-    return new CaseHeader(
-        row.getInt("number"),
-        row.getString("board_id"),
-        row.getString("owner"),
-        row.getString("complaint"),
-        Instant.parse(row.getString("opened")),
-        CaseState.byWords().getOrDefault(row.getString("state"), CaseState.ON_BENCH));
-  }
-
-  private static Entry entry(java.sql.ResultSet row, StatementContext context) throws SQLException {
-    int number = row.getInt("number");
-    Instant at = Instant.parse(row.getString("at"));
-    String line = row.getString("line");
-    return line == null
-        ? new Entry.Strike(number, at, row.getInt("strikes"), row.getString("why"))
-        : new Entry.Line(number, at, line);
   }
 }

@@ -1,5 +1,6 @@
 package raconteur.casebook.store;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -13,9 +14,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
+import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
+import net.coobird.thumbnailator.util.exif.ExifUtils;
+import net.coobird.thumbnailator.util.exif.Orientation;
 
 /**
  * Reads a picture file. Its size in pixels is looked at before anything is decoded, so that a small
@@ -26,6 +31,7 @@ public final class PictureReader {
   private static final long MOST_BYTES = 30L * 1024 * 1024;
   private static final long MOST_PIXELS = 80_000_000;
   private static final int THUMBNAIL_PIXELS = 320;
+  private static final int PIXELS_FOR_ONE = 4;
   private static final Map<String, String> MEDIA = Map.of("jpeg", "image/jpeg", "png", "image/png");
 
   private PictureReader() {}
@@ -53,15 +59,18 @@ public final class PictureReader {
         return new Outcome.Failed<>(name + " is no JPEG or PNG picture; those two are kept.");
       }
       reader.get().setInput(in);
-      int width = reader.get().getWidth(0);
-      int height = reader.get().getHeight(0);
-      reader.get().dispose();
-      if ((long) width * height > MOST_PIXELS) {
-        return new Outcome.Failed<>(name + " has more than 80 million pixels: save it smaller.");
+      try {
+        int width = reader.get().getWidth(0);
+        int height = reader.get().getHeight(0);
+        if ((long) width * height > MOST_PIXELS) {
+          return new Outcome.Failed<>(name + " has more than 80 million pixels: save it smaller.");
+        }
+        byte[] thumbnail = thumbnail(reader.get(), Math.max(width, height));
+        return new Outcome.Done<>(new Picture(hash(bytes), media, width, height, bytes, thumbnail));
+      } finally {
+        reader.get().dispose();
       }
-      return new Outcome.Done<>(
-          new Picture(hash(bytes), media, width, height, bytes, thumbnail(bytes)));
-    } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
+    } catch (IOException | RuntimeException e) {
       return new Outcome.Failed<>(name + " is damaged and cannot be shown; save it again.");
     }
   }
@@ -79,17 +88,36 @@ public final class PictureReader {
     }
   }
 
-  private static byte[] thumbnail(byte[] bytes) throws IOException {
+  /**
+   * Only as many pixels are read as the thumbnail needs a few of each: a picture of 80 million
+   * pixels takes a few megabytes.
+   */
+  private static byte[] thumbnail(ImageReader reader, int longSide) throws IOException {
+    ImageReadParam some = reader.getDefaultReadParam();
+    int step = Math.max(1, longSide / (THUMBNAIL_PIXELS * PIXELS_FOR_ONE));
+    some.setSourceSubsampling(step, step, 0, 0);
+    var filter = ExifFilterUtils.getFilterForOrientation(turned(reader));
     ByteArrayOutputStream small = new ByteArrayOutputStream();
-    Thumbnails.of(new ByteArrayInputStream(bytes))
+    Thumbnails.of(reader.read(0, some))
         .size(THUMBNAIL_PIXELS, THUMBNAIL_PIXELS)
-        .imageType(java.awt.image.BufferedImage.TYPE_INT_RGB)
+        .addFilter(filter)
+        .imageType(BufferedImage.TYPE_INT_RGB)
         .outputFormat("jpg")
         .toOutputStream(small);
     return small.toByteArray();
   }
 
-  private static String hash(byte[] bytes) {
+  /** How the camera was held; as it lies where it does not say. */
+  private static Orientation turned(ImageReader reader) {
+    try {
+      return Optional.ofNullable(ExifUtils.getExifOrientation(reader, 0))
+          .orElse(Orientation.TOP_LEFT);
+    } catch (IOException | RuntimeException e) {
+      return Orientation.TOP_LEFT;
+    }
+  }
+
+  static String hash(byte[] bytes) {
     try {
       return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
     } catch (NoSuchAlgorithmException e) {

@@ -91,6 +91,7 @@ public final class StockRoom {
   }
 
   static void write(Handle handle, StockItem item, boolean replaces) {
+    Limits.check(handle, item);
     handle
         .createUpdate(
             (replaces ? "INSERT OR REPLACE" : "INSERT")
@@ -98,15 +99,20 @@ public final class StockRoom {
                 + " (number, kind, grade, count, state, origin, note, for_case, lead_days)"
                 + " VALUES (:number, :kind, :grade, :count, :state, :origin, :note, :case, :lead)")
         .bind("number", item.number())
-        .bind("kind", item.kind())
-        .bind("grade", item.grade())
+        .bind("kind", plain(item.kind()))
+        .bind("grade", plain(item.grade()))
         .bind("count", item.count())
         .bind("state", item.state().words())
-        .bind("origin", item.from())
-        .bind("note", item.note())
+        .bind("origin", plain(item.from()))
+        .bind("note", plain(item.note()))
         .bind("case", item.forCase().orElse(null))
         .bind("lead", item.leadDays().orElse(null))
         .execute();
+  }
+
+  /** As a table gives it back: on one line, without blanks around it. */
+  private static String plain(String text) {
+    return Limits.plain(text).replace('\n', ' ').strip();
   }
 
   private static StockItem item(ResultSet row, StatementContext context) throws SQLException {

@@ -22,6 +22,13 @@ public final class DataFile {
   /** Longest file accepted, in characters: ten times the largest board we know of. */
   public static final int LONGEST_CHARACTERS = 64_000_000;
 
+  /**
+   * The most values in one file. A value takes some hundred bytes, so that a file of small ones
+   * within the longest would else take gigabytes.
+   */
+  public static final int MOST_VALUES = 2_000_000;
+
+  private static final int LONGEST_TEXT = 20_000_000;
   private static final String NOTHING = "null";
 
   private static final JsonFactory FACTORY =
@@ -29,7 +36,7 @@ public final class DataFile {
           .streamReadConstraints(
               StreamReadConstraints.builder()
                   .maxNestingDepth(40)
-                  .maxStringLength(1_000_000)
+                  .maxStringLength(LONGEST_TEXT)
                   .maxNumberLength(60)
                   .maxNameLength(1_000)
                   .build())
@@ -39,6 +46,7 @@ public final class DataFile {
 
   private final String name;
   private final JsonParser parser;
+  private int values;
 
   private DataFile(String name, JsonParser parser) {
     this.name = name;
@@ -56,7 +64,7 @@ public final class DataFile {
       return refused(name, 0, 0, "the file is longer than " + LONGEST_CHARACTERS + " characters");
     }
     List<Issue> issues = new ArrayList<>();
-    try (JsonParser parser = FACTORY.createParser(text)) {
+    try (JsonParser parser = FACTORY.createParser(plain(text))) {
       Datum root = new DataFile(name, parser).root();
       T value = loader.load(root, issues);
       return issues.isEmpty() ? new Loaded.Ok<>(value) : new Loaded.Refused<>(issues);
@@ -64,13 +72,49 @@ public final class DataFile {
       issues.add(e.issue());
       return new Loaded.Refused<>(issues);
     } catch (JsonProcessingException e) {
-      var at = e.getLocation();
-      String reason = "this is not JSON: " + e.getOriginalMessage().lines().findFirst().orElse("");
-      return at == null
-          ? refused(name, 0, 0, reason)
-          : refused(name, at.getLineNr(), at.getColumnNr(), reason);
+      return refused(name, e);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    }
+  }
+
+  private static <T> Loaded<T> refused(String name, JsonProcessingException e) {
+    var at = e.getLocation();
+    String reason = "this is not JSON: " + e.getOriginalMessage().lines().findFirst().orElse("");
+    return at == null
+        ? refused(name, 0, 0, reason)
+        : refused(name, at.getLineNr(), at.getColumnNr(), reason);
+  }
+
+  /**
+   * Without the byte order mark that some editors write (RFC 8259 clause 8.1 lets it be ignored).
+   */
+  private static String plain(String text) {
+    return text.startsWith("\uFEFF") ? text.substring(1) : text;
+  }
+
+  /**
+   * The text of one name at the root of a file, read no further than that name and holding nothing
+   * else of it; refused where it is not there, or no text.
+   */
+  public static Loaded<String> textAtRoot(String name, InputStream in, String key) {
+    try (JsonParser parser = FACTORY.createParser(in)) {
+      if (parser.nextToken() != JsonToken.START_OBJECT) {
+        return refused(name, 1, 1, "a set of named values in { } is expected here");
+      }
+      while (parser.nextToken() == JsonToken.FIELD_NAME) {
+        boolean wanted = parser.currentName().equals(key);
+        JsonToken value = parser.nextToken();
+        if (wanted && value == JsonToken.VALUE_STRING) {
+          return new Loaded.Ok<>(parser.getText());
+        }
+        parser.skipChildren();
+      }
+      return refused(name, 1, 1, "\"" + key + "\" is missing");
+    } catch (JsonProcessingException e) {
+      return refused(name, e);
+    } catch (IOException e) {
+      return refused(name, 0, 0, "the file cannot be read");
     }
   }
 
@@ -101,21 +145,24 @@ public final class DataFile {
 
   private Datum root() throws IOException {
     if (parser.nextToken() == null) {
-      throw here("").wrong("the file is empty");
+      throw here(Datum.Place.ROOT).wrong("the file is empty");
     }
-    Datum root = value("");
+    Datum root = value(Datum.Place.ROOT);
     if (parser.nextToken() != null) {
-      throw here("").wrong("something follows after the end");
+      throw here(Datum.Place.ROOT).wrong("something follows after the end");
     }
     return root;
   }
 
-  private Datum here(String place) {
+  private Datum here(Datum.Place place) {
     var at = parser.currentTokenLocation();
     return new Datum(new Datum.Position(name, at.getLineNr(), at.getColumnNr(), place), NOTHING);
   }
 
-  private Datum value(String place) throws IOException {
+  private Datum value(Datum.Place place) throws IOException {
+    if (++values > MOST_VALUES) {
+      throw here(place).wrong("the file has more than " + MOST_VALUES + " values");
+    }
     var at = parser.currentTokenLocation();
     var position = new Datum.Position(name, at.getLineNr(), at.getColumnNr(), place);
     Object content =
@@ -139,20 +186,20 @@ public final class DataFile {
     return number;
   }
 
-  private Map<String, Datum> object(String place) throws IOException {
+  private Map<String, Datum> object(Datum.Place place) throws IOException {
     Map<String, Datum> entries = new LinkedHashMap<>();
     while (parser.nextToken() != JsonToken.END_OBJECT) {
       String key = parser.currentName();
       parser.nextToken();
-      entries.put(key, value(place.isEmpty() ? key : place + "." + key));
+      entries.put(key, value(place.named(key)));
     }
     return entries;
   }
 
-  private List<Datum> array(String place) throws IOException {
+  private List<Datum> array(Datum.Place place) throws IOException {
     List<Datum> items = new ArrayList<>();
     while (parser.nextToken() != JsonToken.END_ARRAY) {
-      items.add(value(place + "[" + items.size() + "]"));
+      items.add(value(place.item(items.size())));
     }
     return items;
   }

@@ -18,7 +18,47 @@ public final class Datum {
   private final Position position;
   private final Object content;
 
-  record Position(String file, int line, int column, String place) {}
+  /** Where a value stands; the place is put into words only where it is asked for. */
+  record Position(String file, int line, int column, Place place) {}
+
+  /** The way from the root of a file to a value: a name or a number in what holds it. */
+  static final class Place {
+    static final Place ROOT = new Place();
+
+    private final Place holder;
+    private final String name;
+    private final int index;
+
+    private Place() {
+      this.holder = this;
+      this.name = "";
+      this.index = -1;
+    }
+
+    private Place(Place holder, String name, int index) {
+      this.holder = holder;
+      this.name = name;
+      this.index = index;
+    }
+
+    Place named(String key) {
+      return new Place(this, key, -1);
+    }
+
+    Place item(int at) {
+      return new Place(this, "", at);
+    }
+
+    @Override
+    public String toString() {
+      if (holder.equals(this)) {
+        return "";
+      }
+      String before = holder.toString();
+      String last = index < 0 ? name : "[" + index + "]";
+      return before.isEmpty() || index >= 0 ? before + last : before + "." + last;
+    }
+  }
 
   Datum(Position position, Object content) {
     this.position = position;
@@ -27,24 +67,20 @@ public final class Datum {
 
   /** The path inside the file, for messages. */
   public String place() {
-    return position.place();
+    return position.place().toString();
   }
 
   /** The exception that says what is wrong here. */
   public DataException wrong(String reason) {
     return new DataException(
-        new Issue(position.file(), position.line(), position.column(), position.place(), reason));
+        new Issue(position.file(), position.line(), position.column(), place(), reason));
   }
 
   /** The exception that says what is wrong some characters into the text here. */
   public DataException wrongAt(int characters, String reason) {
     return new DataException(
         new Issue(
-            position.file(),
-            position.line(),
-            position.column() + 1 + characters,
-            position.place(),
-            reason));
+            position.file(), position.line(), position.column() + 1 + characters, place(), reason));
   }
 
   /** The text here. */

@@ -36,7 +36,7 @@ public sealed interface Bookkeeping extends Statement {
   record DateCode(String part, int year, int week) implements Bookkeeping {
     @Override
     public String line() {
-      return "date %s %02d%02d".formatted(part, year % 100, week);
+      return String.format(Locale.ROOT, "date %s %02d%02d", part, year % 100, week);
     }
   }
 

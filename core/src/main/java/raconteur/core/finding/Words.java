@@ -135,12 +135,13 @@ final class Words {
         throw new Halt(new Understanding.Unfinished("Which pin of " + part.designator() + "?"));
       }
       throw refuse(
-          "%s is a %s in %s: its pins are 1 to %d."
-              .formatted(
-                  part.designator(),
-                  part.device().name(),
-                  part.device().outline(),
-                  part.device().pins().size()));
+          String.format(
+              Locale.ROOT,
+              "%s is a %s in %s: its pins are 1 to %d.",
+              part.designator(),
+              part.device().name(),
+              part.device().outline(),
+              part.device().pins().size()));
     }
     at++;
     return part.pin(pin.get().number());

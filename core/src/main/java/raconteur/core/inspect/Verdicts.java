@@ -1,6 +1,7 @@
 package raconteur.core.inspect;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -164,7 +165,7 @@ public final class Verdicts {
           : Verdict.unjudged(read + "; take two of its twins as well, they tell.");
     }
     double off = reading.celsius() - twins.get().median();
-    String among = read + ", %+.0f K against its twins".formatted(off);
+    String among = read + String.format(Locale.ROOT, ", %+.0f K against its twins", off);
     if (!twins.get().isOutlier(reading.celsius())) {
       return Verdict.good(among + ": like them.");
     }

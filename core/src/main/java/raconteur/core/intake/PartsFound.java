@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -52,7 +53,7 @@ public record PartsFound(List<Row> rows, OptionalInt board) {
         .forEach(
             d -> {
               weeks.put(d.part(), d.year() * WEEKS + d.week());
-              codes.put(d.part(), "%02d%02d".formatted(d.year() % 100, d.week()));
+              codes.put(d.part(), String.format(Locale.ROOT, "%02d%02d", d.year() % 100, d.week()));
             });
     Map<String, String> sockets = telling.condition().sockets();
     Set<String> missing = new HashSet<>();
@@ -117,8 +118,9 @@ public record PartsFound(List<Row> rows, OptionalInt board) {
     String apart = "%.1f years %s than the rest";
     return java.util.Optional.of(
         week > spread.median()
-            ? apart.formatted(years, "younger") + ": it was put in later"
-            : apart.formatted(years, "older") + ": old stock, or from another board");
+            ? String.format(Locale.ROOT, apart, years, "younger") + ": it was put in later"
+            : String.format(Locale.ROOT, apart, years, "older")
+                + ": old stock, or from another board");
   }
 
   /** The rows with something to say. */

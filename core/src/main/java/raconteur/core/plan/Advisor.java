@@ -1,6 +1,7 @@
 package raconteur.core.plan;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.function.BiFunction;
 import raconteur.core.board.Board;
@@ -65,8 +66,13 @@ public final class Advisor {
     this.largest = largest;
     this.predictor = new Predictor(board, readings);
     this.origins =
-        "Shares of faults: %s. Reading errors: %s. Minutes: %s. Counted: %s."
-            .formatted(priors.origin(), readings.origin(), costs.origin(), history.words());
+        String.format(
+            Locale.ROOT,
+            "Shares of faults: %s. Reading errors: %s. Minutes: %s. Counted: %s.",
+            priors.origin(),
+            readings.origin(),
+            costs.origin(),
+            history.words());
     this.reasoning = reasoning(Condition.UNMARKED);
   }
 

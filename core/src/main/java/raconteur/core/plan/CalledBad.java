@@ -71,10 +71,13 @@ public record CalledBad(List<String> bad, List<String> good, List<Place> alone) 
   /** In one sentence. */
   public String words() {
     String these =
-        "%s are called bad together%s: "
-            .formatted(
-                listed(bad),
-                good.isEmpty() ? "" : ", %s %s not".formatted(listed(good), isOrAre()));
+        String.format(
+            Locale.ROOT,
+            "%s are called bad together%s: ",
+            listed(bad),
+            good.isEmpty()
+                ? ""
+                : String.format(Locale.ROOT, ", %s %s not", listed(good), isOrAre()));
     if (alone.isEmpty()) {
       return these + "nothing that is still suspected would do that by itself.";
     }

@@ -60,13 +60,14 @@ public record RegulatorHeat(Part part, Rail rail, LinearRegulator regulator, boo
   /** What its heat says. */
   public Verdict verdict() {
     String sum =
-        "%s turns (%s − %s) × %s into %.1f W"
-            .formatted(
-                part.designator(),
-                Quantities.volts(regulator.inVolts()),
-                Quantities.volts(regulator.outVolts()),
-                Quantities.amps(regulator.amps()),
-                regulator.watts());
+        String.format(
+            Locale.ROOT,
+            "%s turns (%s − %s) × %s into %.1f W",
+            part.designator(),
+            Quantities.volts(regulator.inVolts()),
+            Quantities.volts(regulator.outVolts()),
+            Quantities.amps(regulator.amps()),
+            regulator.watts());
     if (!regulator.hasHeadroom()) {
       return Verdict.bad(
           sum + ": its input is too low for it to regulate, so ripple comes through.");

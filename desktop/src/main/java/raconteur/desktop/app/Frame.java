@@ -179,8 +179,25 @@ public final class Frame extends BorderPane {
     showShelf();
   }
 
-  /** Says that there is no casebook, and why. */
-  public void refuse(String sentence) {
+  /** Something that can be done about what was refused. */
+  record Remedy(String words, Runnable action) {}
+
+  /** Says that there is no casebook, why, and what can be done. */
+  void refuse(String sentence, Remedy... remedies) {
+    HBox row = new HBox(10);
+    for (Remedy remedy : remedies) {
+      row.getChildren().add(Texts.button(remedy.words(), remedy.action(), "plain-button"));
+    }
+    VBox page = new VBox(16, Texts.label(sentence, "heading"), row);
+    page.getStyleClass().add("view");
+    setCenter(page);
+    if (!row.getChildren().isEmpty()) {
+      row.getChildren().getLast().requestFocus();
+    }
+  }
+
+  /** Says what is being waited for. */
+  void opening(String sentence) {
     setCenter(message(sentence));
   }
 

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Platform;
@@ -11,6 +12,8 @@ import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
+import raconteur.casebook.files.FileKind;
+import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.PinRef;
 import raconteur.desktop.boards.BoardsView;
@@ -49,7 +52,7 @@ public final class Pictures {
           try {
             refusal.set(drawAll(plan, folder, out));
           } catch (IOException e) {
-            refusal.set("The pictures cannot be written to " + folder + ".");
+            refusal.set(String.valueOf(e.getMessage()));
           } finally {
             done.countDown();
           }
@@ -68,7 +71,8 @@ public final class Pictures {
 
   private static String drawAll(LaunchPlan plan, Path folder, PrintWriter out) throws IOException {
     Theme.prepare();
-    return switch (RaconteurApp.workshop(plan, Runnable::run, Runnable::run, Runnable::run)) {
+    return switch (RaconteurApp.workshop(
+        plan, Runnable::run, Runnable::run, Runnable::run, Runnable::run)) {
       case Outcome.Failed<Workshop> failed -> failed.sentence();
       case Outcome.Done<Workshop>(Workshop workshop) -> {
         Stage stage = new Stage();
@@ -204,7 +208,12 @@ public final class Pictures {
     }
     var image = scene.snapshot(null);
     Path file = folder.resolve(name + ".png");
-    ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file.toFile());
+    var drawn = SwingFXUtils.fromFXImage(image, null);
+    Optional<String> refusal =
+        WholeFile.write(file, FileKind.PNG, to -> ImageIO.write(drawn, "png", to));
+    if (refusal.isPresent()) {
+      throw new IOException(refusal.get());
+    }
     out.println(file);
     out.flush();
   }

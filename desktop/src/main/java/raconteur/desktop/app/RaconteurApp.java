@@ -1,6 +1,8 @@
 package raconteur.desktop.app;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
@@ -19,6 +21,7 @@ import raconteur.casebook.demo.DemoCases;
 import raconteur.casebook.store.Backups;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
+import raconteur.casebook.store.Restore;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.desktop.theme.Theme;
 
@@ -34,27 +37,34 @@ public final class RaconteurApp extends Application {
 
   private static final ExecutorService WORKER = aside("working it out");
   private static final ExecutorService INSTRUMENTS = aside("simulated instruments");
+  private static final ExecutorService FILES =
+      Executors.newCachedThreadPool(r -> daemon(r, "files"));
   private Optional<Casebook> casebook = Optional.empty();
   private Optional<Frame> shown = Optional.empty();
+  private Optional<Timeline> looking = Optional.empty();
   private int version;
 
   private static ExecutorService aside(String name) {
-    return Executors.newSingleThreadExecutor(
-        r -> {
-          Thread thread = new Thread(r, name);
-          thread.setDaemon(true);
-          return thread;
-        });
+    return Executors.newSingleThreadExecutor(r -> daemon(r, name));
+  }
+
+  private static Thread daemon(Runnable work, String name) {
+    Thread thread = new Thread(work, name);
+    thread.setDaemon(true);
+    return thread;
   }
 
   /** Opens the window and waits until it is closed; false where it could not be shown. */
   public static boolean open(LaunchPlan plan) {
     PLAN.set(Optional.of(plan));
-    OPENING.set(
-        CompletableFuture.supplyAsync(
-            () -> workshop(plan, WORKER, INSTRUMENTS, Platform::runLater), WORKER));
+    OPENING.set(opening(plan));
     Application.launch(RaconteurApp.class);
     return true;
+  }
+
+  private static CompletableFuture<Outcome<Workshop>> opening(LaunchPlan plan) {
+    return CompletableFuture.supplyAsync(
+        () -> workshop(plan, WORKER, FILES, INSTRUMENTS, Platform::runLater), FILES);
   }
 
   @Override
@@ -70,13 +80,37 @@ public final class RaconteurApp extends Application {
     stage.setMinHeight(700);
     stage.setScene(scene);
     stage.show();
+    await(OPENING.get(), plan, frame);
+    stage.focusedProperty().addListener((o, before, now) -> lookAtFile());
+  }
+
+  /** Whatever becomes of the opening is shown; "Opening …" never stays. */
+  private void await(CompletableFuture<Outcome<Workshop>> opening, LaunchPlan plan, Frame frame) {
     var _ =
-        OPENING.get().thenAccept(opened -> Platform.runLater(() -> opened(plan, frame, opened)));
+        opening.whenComplete(
+            (opened, failure) ->
+                Platform.runLater(
+                    () ->
+                        opened(
+                            plan,
+                            frame,
+                            failure == null
+                                ? opened
+                                : new Outcome.Failed<>(mishap(plan, failure)))));
+  }
+
+  private static String mishap(LaunchPlan plan, Throwable failure) {
+    Throwable cause = Optional.ofNullable(failure.getCause()).orElse(failure);
+    return "Something in the program itself went wrong while opening "
+        + plan.casebook()
+        + " ("
+        + cause
+        + "). Nothing was changed in it.";
   }
 
   private void opened(LaunchPlan plan, Frame frame, Outcome<Workshop> opened) {
     switch (opened) {
-      case Outcome.Failed<Workshop> failed -> frame.refuse(failed.sentence());
+      case Outcome.Failed<Workshop>(String sentence) -> refused(plan, frame, sentence);
       case Outcome.Done<Workshop>(Workshop workshop) -> opened(frame, workshop);
     }
     if (plan.timeStart()) {
@@ -84,9 +118,54 @@ public final class RaconteurApp extends Application {
     }
   }
 
+  /** Says why there is no casebook, and offers what can be done about it. */
+  private void refused(LaunchPlan plan, Frame frame, String sentence) {
+    Runnable again = () -> openAgain(plan, frame);
+    frame.refuse(sentence, new Frame.Remedy("Open it again", again));
+    FILES.execute(
+        () ->
+            new Backups(plan.casebook())
+                .latestGood()
+                .ifPresent(
+                    good ->
+                        Platform.runLater(
+                            () ->
+                                frame.refuse(
+                                    sentence,
+                                    new Frame.Remedy("Open it again", again),
+                                    new Frame.Remedy(
+                                        "Put the copy of " + good.copy().day() + " in its place",
+                                        () -> restore(plan, frame, good))))));
+  }
+
+  private void openAgain(LaunchPlan plan, Frame frame) {
+    frame.opening("Opening the casebook …");
+    await(opening(plan), plan, frame);
+  }
+
+  private void restore(LaunchPlan plan, Frame frame, Backups.Good good) {
+    frame.opening("Putting the copy in its place …");
+    var _ =
+        CompletableFuture.supplyAsync(
+                () ->
+                    new Backups(plan.casebook())
+                        .restore(good.copy().file(), plan.clock().instant()),
+                FILES)
+            .thenAccept(
+                done ->
+                    Platform.runLater(
+                        () -> {
+                          switch (done) {
+                            case Outcome.Failed<Restore.Restored>(String why) ->
+                                refused(plan, frame, why);
+                            case Outcome.Done<Restore.Restored> _ -> openAgain(plan, frame);
+                          }
+                        }));
+  }
+
   /** Opens casebook and boards; used by the window and by whatever draws it without one. */
   static Outcome<Workshop> workshop(
-      LaunchPlan plan, Executor worker, Executor instruments, Executor window) {
+      LaunchPlan plan, Executor worker, Executor files, Executor instruments, Executor window) {
     return switch (Casebook.open(plan.casebook(), plan.clock())) {
       case Outcome.Failed<Casebook> failed -> new Outcome.Failed<>(failed.sentence());
       case Outcome.Done<Casebook>(Casebook book) -> {
@@ -98,6 +177,7 @@ public final class RaconteurApp extends Application {
                 book,
                 BoardShelf.of(plan.boardsFolder(), DeviceLibrary.shipped().with(book.devices())),
                 worker,
+                files,
                 instruments,
                 window));
       }
@@ -110,33 +190,42 @@ public final class RaconteurApp extends Application {
     version = workshop.casebook().version();
     frame.open(workshop);
     backUp(workshop);
-    Timeline looking =
-        new Timeline(
-            new KeyFrame(
-                LOOK_AT_FILE,
-                e -> {
-                  int now = workshop.casebook().version();
-                  if (now != version) {
-                    version = now;
-                    frame.refreshFromFile();
-                  }
-                }));
-    looking.setCycleCount(Timeline.INDEFINITE);
-    looking.play();
+    Timeline every = new Timeline(new KeyFrame(LOOK_AT_FILE, e -> lookAtFile()));
+    every.setCycleCount(Timeline.INDEFINITE);
+    every.play();
+    looking.ifPresent(Timeline::stop);
+    looking = Optional.of(every);
+  }
+
+  /** Takes in what another program has written to the file. */
+  private void lookAtFile() {
+    if (casebook.isPresent() && shown.isPresent()) {
+      int now = casebook.get().version();
+      if (now != version) {
+        version = now;
+        shown.get().refreshFromFile();
+      }
+    }
   }
 
   /**
-   * Today's copy of the casebook, made once the window stands; what fails is told in the window.
+   * Today's copy of the casebook, made once the window stands, beside everything else; what fails
+   * is told in the window, and so is what in the casebook cannot be read.
    */
   private void backUp(Workshop workshop) {
     workshop
-        .worker()
+        .files()
         .execute(
             () -> {
-              Outcome<Path> made =
-                  new Backups(workshop.casebook().file()).make(workshop.casebook());
-              if (made instanceof Outcome.Failed<Path>(String sentence)) {
-                workshop.window().execute(() -> shown.ifPresent(f -> f.notice(sentence)));
+              List<String> odd = new ArrayList<>(workshop.casebook().lookThrough());
+              if (new Backups(workshop.casebook().file()).make(workshop.casebook())
+                  instanceof Outcome.Failed<Path>(String sentence)) {
+                odd.add(sentence);
+              }
+              if (!odd.isEmpty()) {
+                workshop
+                    .window()
+                    .execute(() -> shown.ifPresent(f -> f.notice(String.join("\n", odd))));
               }
             });
   }
@@ -161,6 +250,7 @@ public final class RaconteurApp extends Application {
 
   @Override
   public void stop() {
+    looking.ifPresent(Timeline::stop);
     WORKER.shutdownNow();
     casebook.ifPresent(Casebook::close);
   }

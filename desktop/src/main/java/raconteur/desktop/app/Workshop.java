@@ -30,11 +30,17 @@ import raconteur.core.story.Case;
  * What all presenters work with.
  *
  * @param worker runs long work away from the window
+ * @param files reads files that come in and writes copies, beside the worker, several at a time
  * @param instruments runs the instruments of simulated boards, beside the worker
  * @param window runs what changes the window
  */
 public record Workshop(
-    Casebook casebook, BoardShelf boards, Executor worker, Executor instruments, Executor window) {
+    Casebook casebook,
+    BoardShelf boards,
+    Executor worker,
+    Executor files,
+    Executor instruments,
+    Executor window) {
   private static final String SOUNDS = "sound cues";
   private static final String SCHOOL = "school";
   private static final String INSTRUMENTS = "instruments";

@@ -1,6 +1,7 @@
 package raconteur.desktop.arrive;
 
 import java.util.List;
+import raconteur.casebook.files.FileKind;
 import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.stage.FileExport;
@@ -22,7 +23,9 @@ public final class ArriveStage {
             new FactsPane(
                 desk,
                 new FileExport(
-                    "Labels", () -> files.toWrite("Labels", "labels-" + number + ".pdf")),
+                    "Labels",
+                    FileKind.PDF,
+                    () -> files.toWrite("Labels", "labels-" + number + ".pdf")),
                 onAnother),
             new PartsPane(),
             new MarksPane(desk),
@@ -30,6 +33,7 @@ public final class ArriveStage {
                 desk,
                 new FileExport(
                     "Reassembly list",
+                    FileKind.PDF,
                     () -> files.toWrite("Reassembly list", "reassembly-" + number + ".pdf"))),
             new PicturesPane(
                 desk, () -> files.toRead("Add a picture", "Pictures", "*.jpg", "*.jpeg", "*.png")),

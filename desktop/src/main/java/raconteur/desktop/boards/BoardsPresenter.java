@@ -1,8 +1,5 @@
 package raconteur.desktop.boards;
 
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -12,13 +9,17 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Future;
+import java.util.concurrent.FutureTask;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.BoardExport;
 import raconteur.casebook.exchange.BoardImport;
 import raconteur.casebook.exchange.Imported;
+import raconteur.casebook.files.FileKind;
+import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.report.BoardPdf;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardCheck;
@@ -48,6 +49,7 @@ public final class BoardsPresenter {
   private final Workshop workshop;
   private final Deque<BoardContents> undo = new ArrayDeque<>();
   private Optional<Board> chosen = Optional.empty();
+  private Optional<Future<?>> reading = Optional.empty();
 
   /** What was found for something looked for: a place to go to, a net to light. */
   public record Found(Optional<String> part, Optional<String> net, String words) {}
@@ -370,15 +372,47 @@ public final class BoardsPresenter {
 
   // In and out
 
-  /** Reads a file away from the window and hands over what it was understood to say. */
+  /**
+   * Reads a file away from the window, and from the engine, and hands over what it was understood
+   * to say; it can be stopped.
+   */
   public void read(Path file, Consumer<Loaded<Imported>> then) {
     Map<String, Board> now = new HashMap<>();
     boards().forEach(b -> now.put(b.identity().id(), b));
     var library = workshop.boards().library();
-    var _ =
-        CompletableFuture.supplyAsync(
-                () -> BoardImport.read(file, library, id -> sibling(now, id)), workshop.worker())
-            .thenAcceptAsync(then, workshop.window());
+    stopReading();
+    FutureTask<Loaded<Imported>> task =
+        new FutureTask<>(() -> BoardImport.read(file, library, id -> sibling(now, id))) {
+          @Override
+          protected void done() {
+            if (!isCancelled()) {
+              Loaded<Imported> read = ended(file, this);
+              workshop.window().execute(() -> then.accept(read));
+            }
+          }
+        };
+    reading = Optional.of(task);
+    workshop.files().execute(task);
+  }
+
+  /** What was read, or that reading failed in a way nobody foresaw; nothing was kept. */
+  private static Loaded<Imported> ended(Path file, Future<Loaded<Imported>> task) {
+    String name = String.valueOf(file.getFileName());
+    try {
+      return task.get();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return new Loaded.Refused<>(List.of(new Issue(name, 0, 0, "", "reading was stopped")));
+    } catch (ExecutionException e) {
+      return new Loaded.Refused<>(
+          List.of(new Issue(name, 0, 0, "", "it could not be read (" + e.getCause() + ")")));
+    }
+  }
+
+  /** Stops reading a file, where one is being read. */
+  public void stopReading() {
+    reading.ifPresent(task -> task.cancel(true));
+    reading = Optional.empty();
   }
 
   private static Loaded<Board> sibling(Map<String, Board> boards, String id) {
@@ -430,12 +464,7 @@ public final class BoardsPresenter {
     if (exported.refusal().isPresent()) {
       return exported.refusal().get();
     }
-    try {
-      Files.writeString(file, exported.text(), StandardCharsets.UTF_8);
-      return "Written to " + file + ".";
-    } catch (IOException e) {
-      return file + " cannot be written; choose a folder that is yours to write in.";
-    }
+    return WholeFile.write(file, format.kind(), exported.text()).orElse("Written to " + file + ".");
   }
 
   /** Prints both sides to scale; a sentence on how it went. */
@@ -445,11 +474,7 @@ public final class BoardsPresenter {
     if (refusal.isPresent()) {
       return refusal.get();
     }
-    try (var out = Files.newOutputStream(file)) {
-      BoardPdf.write(board, out);
-      return "Both sides are in " + file + "; check the ruler after printing.";
-    } catch (IOException e) {
-      return file + " cannot be written; choose a folder that is yours to write in.";
-    }
+    return WholeFile.write(file, FileKind.PDF, out -> BoardPdf.write(board, out))
+        .orElse("Both sides are in " + file + "; check the ruler after printing.");
   }
 }

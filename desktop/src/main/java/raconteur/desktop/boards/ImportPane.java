@@ -113,7 +113,7 @@ final class ImportPane extends VBox {
 
   /** Says that a file is being read. */
   void begin(Path file) {
-    title.setText("Reading " + file.getFileName() + " …");
+    title.setText("Reading " + file.getFileName() + " … (Esc stops it)");
     read = Optional.empty();
     keep.setDisable(true);
     format.setText("");
@@ -202,6 +202,7 @@ final class ImportPane extends VBox {
   }
 
   void leave(String sentence) {
+    presenter.stopReading();
     setVisible(false);
     done.accept(sentence);
   }

@@ -1,16 +1,11 @@
 package raconteur.desktop.cli;
 
-import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Spec;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.report.ContestReport;
 import raconteur.core.bench.BenchSetUp;
@@ -26,11 +21,9 @@ import raconteur.core.plan.ExactOptimum;
     name = "contest",
     description = "Plant faults and hold ways of tracing them against each other.",
     mixinStandardHelpOptions = true)
-final class ContestCommand implements Callable<Integer> {
+final class ContestCommand extends Printing {
   private static final int MOST_CASES = 100_000;
   private static final int MOST_PROBLEMS = 10_000;
-
-  @Spec private @Nullable CommandSpec spec;
 
   @Option(
       names = "--board",
@@ -124,8 +117,6 @@ final class ContestCommand implements Callable<Integer> {
       return refuse(
           found.identity().id() + " cannot be switched on with a screen: leave --simulated out.");
     }
-    CommandSpec known = java.util.Objects.requireNonNull(spec);
-    PrintWriter err = known.commandLine().getErr();
     List<Standing> standings =
         new Contest(found, largest, simulated)
             .run(
@@ -133,12 +124,12 @@ final class ContestCommand implements Callable<Integer> {
                 cases,
                 seed,
                 done -> {
-                  err.print("\r" + done + " of " + cases + " cases");
-                  err.flush();
+                  err().print("\r" + done + " of " + cases + " cases");
+                  err().flush();
                 },
                 () -> false);
-    err.println();
-    err.flush();
+    err().println();
+    err().flush();
     var report =
         new ContestReport(
             found.identity().id(),
@@ -147,10 +138,7 @@ final class ContestCommand implements Callable<Integer> {
             seed,
             standings,
             beside(found));
-    PrintWriter out = known.commandLine().getOut();
-    out.print(json ? report.json() : report.text());
-    out.flush();
-    return 0;
+    return print(json ? report.json() : report.text());
   }
 
   /** The planner beside the exact optimum, on small problems cut out of the board. */
@@ -173,12 +161,5 @@ final class ContestCommand implements Callable<Integer> {
     return compared == 0
         ? Optional.empty()
         : Optional.of(new ContestReport.Beside(compared, optimum / compared, planned / compared));
-  }
-
-  private int refuse(String why) {
-    PrintWriter err = java.util.Objects.requireNonNull(spec).commandLine().getErr();
-    err.println(why);
-    err.flush();
-    return 2;
   }
 }

@@ -1,20 +1,15 @@
 package raconteur.desktop.cli;
 
 import java.io.IOException;
-import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.VectorCsv;
 import raconteur.casebook.report.DeviceReport;
@@ -31,35 +26,6 @@ import raconteur.core.fault.Priors;
 /** The commands about devices: list, show, drive, derive rows, identify. */
 final class DeviceCommands {
   private DeviceCommands() {}
-
-  /** What the commands share: where to print, and how to refuse. */
-  abstract static class Printing implements Callable<Integer> {
-    @Spec private @Nullable CommandSpec spec;
-
-    PrintWriter out() {
-      return java.util.Objects.requireNonNull(spec).commandLine().getOut();
-    }
-
-    int print(String text) {
-      out().print(text);
-      out().flush();
-      return 0;
-    }
-
-    /** Says how far long work is, beside what is printed. */
-    void tell(String progress) {
-      PrintWriter err = java.util.Objects.requireNonNull(spec).commandLine().getErr();
-      err.println(progress);
-      err.flush();
-    }
-
-    int refuse(String why) {
-      PrintWriter err = java.util.Objects.requireNonNull(spec).commandLine().getErr();
-      err.println(why);
-      err.flush();
-      return 1;
-    }
-  }
 
   /** A command about one device. */
   abstract static class OfDevice extends Printing {

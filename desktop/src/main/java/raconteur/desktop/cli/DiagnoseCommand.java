@@ -1,18 +1,13 @@
 package raconteur.desktop.cli;
 
 import java.io.IOException;
-import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Spec;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.report.DiagnosisReport;
 import raconteur.core.board.Board;
@@ -31,9 +26,7 @@ import raconteur.core.story.CaseFiles;
     name = "diagnose",
     description = "Print suspects, weights, what is cleared and next steps of a case.",
     mixinStandardHelpOptions = true)
-final class DiagnoseCommand implements Callable<Integer> {
-  @Spec private @Nullable CommandSpec spec;
-
+final class DiagnoseCommand extends Printing {
   @Option(names = "--board", required = true, paramLabel = "FILE", description = "A board file.")
   private Path board = Path.of("");
 
@@ -58,40 +51,34 @@ final class DiagnoseCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    CommandSpec known = java.util.Objects.requireNonNull(spec);
-    PrintWriter out = known.commandLine().getOut();
-    PrintWriter err = known.commandLine().getErr();
     if (largest < 1 || largest > 3) {
-      err.println("--k takes 1, 2 or 3, not " + largest + ".");
-      return 2;
+      return refuse("--k takes 1, 2 or 3, not " + largest + ".");
     }
     Schools schools = Schools.shipped();
     Optional<School> chosen =
         school.isEmpty() ? Optional.of(schools.usual()) : schools.named(school);
     if (chosen.isEmpty()) {
-      err.println(
+      return refuse(
           "--school knows "
               + String.join(", ", schools.all().stream().map(School::name).toList())
               + ", not "
               + school
               + ".");
-      return 2;
     }
     Shop shop = new Shop(chosen.get(), schools.usuallyOwned());
     return switch (BoardShelf.read(board)) {
-      case Loaded.Refused<Board> refused -> refuse(err, refused.summary());
+      case Loaded.Refused<Board> refused -> refuse(refused.summary());
       case Loaded.Ok<Board>(Board read) ->
           switch (readCase()) {
-            case Loaded.Refused<Case> refused -> refuse(err, refused.summary());
-            case Loaded.Ok<Case>(Case told) -> diagnose(read, told, shop, out, err);
+            case Loaded.Refused<Case> refused -> refuse(refused.summary());
+            case Loaded.Ok<Case>(Case told) -> diagnose(read, told, shop);
           };
     };
   }
 
-  private int diagnose(Board read, Case told, Shop shop, PrintWriter out, PrintWriter err) {
+  private int diagnose(Board read, Case told, Shop shop) {
     if (!told.header().boardId().equals(read.identity().id())) {
       return refuse(
-          err,
           "the case is told on board "
               + told.header().boardId()
               + ", the board file is "
@@ -101,9 +88,7 @@ final class DiagnoseCommand implements Callable<Integer> {
     Advisor advisor = new Advisor(read, History.NONE, largest, shop);
     Advisor.Advice advice = advisor.advise(told.entries());
     var report = new DiagnosisReport(read, advice, advisor.nextSteps(advice));
-    out.print(json ? report.json() : report.text());
-    out.flush();
-    return 0;
+    return print(json ? report.json() : report.text());
   }
 
   private Loaded<Case> readCase() {
@@ -120,11 +105,5 @@ final class DiagnoseCommand implements Callable<Integer> {
 
   private static Loaded<Case> refused(String name, String reason) {
     return new Loaded.Refused<>(List.of(new Issue(name, 0, 0, "", reason)));
-  }
-
-  private static int refuse(PrintWriter err, String why) {
-    err.println(why);
-    err.flush();
-    return 1;
   }
 }

@@ -1,21 +1,20 @@
 package raconteur.desktop.cli;
 
-import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.concurrent.Callable;
+import java.util.Optional;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
+import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.store.Archive;
 import raconteur.casebook.store.Backups;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
+import raconteur.casebook.store.Restore;
 import raconteur.desktop.app.LaunchPlan;
 
 /** Commands that keep a casebook safe: archive it, take an archive in, restore a backup. */
@@ -23,65 +22,39 @@ final class KeepingCommands {
   private KeepingCommands() {}
 
   /** What the three have in common. */
-  abstract static class Keeping implements Callable<Integer> {
+  abstract static class Keeping extends Printing {
     @Option(
         names = "--casebook",
         paramLabel = "FILE",
         description = "Another casebook than your own.")
     private @Nullable Path casebook;
 
-    @Spec private @Nullable CommandSpec spec;
-
     final Path casebook() {
       return casebook == null ? LaunchPlan.usualFile() : casebook;
     }
 
+    final LaunchPlan plan() {
+      return new LaunchPlan(casebook(), false, Clock.systemUTC(), false);
+    }
+
     final int said(Outcome<String> outcome) {
-      var line = java.util.Objects.requireNonNull(spec).commandLine();
       return switch (outcome) {
-        case Outcome.Done<String>(String sentence) -> {
-          line.getOut().println(sentence);
-          line.getOut().flush();
-          yield 0;
-        }
-        case Outcome.Failed<String>(String sentence) -> {
-          line.getErr().println(sentence);
-          line.getErr().flush();
-          yield 2;
-        }
+        case Outcome.Done<String>(String sentence) -> print(sentence + System.lineSeparator());
+        case Outcome.Failed<String>(String sentence) -> refuse(sentence);
       };
     }
-  }
 
-  @Command(
-      name = "archive",
-      mixinStandardHelpOptions = true,
-      description = "Writes a whole casebook with its pictures to one open file.")
-  static final class ArchiveCommand extends Keeping {
-    @Parameters(paramLabel = "OUT", description = "The zip file to write.")
-    private @Nullable Path out;
-
-    @Override
-    public Integer call() {
-      Path target = java.util.Objects.requireNonNull(out);
-      if (!Files.exists(casebook())) {
-        return said(new Outcome.Failed<>("There is no casebook " + casebook() + "."));
-      }
+    /** Does something with the casebook and closes it. */
+    final int withCasebook(Function<Casebook, Outcome<String>> work) {
       return said(
           switch (Casebook.open(casebook(), Clock.systemUTC())) {
             case Outcome.Failed<Casebook>(String sentence) -> new Outcome.Failed<>(sentence);
-            case Outcome.Done<Casebook>(Casebook book) -> written(book, target);
+            case Outcome.Done<Casebook>(Casebook book) -> {
+              try (book) {
+                yield work.apply(book);
+              }
+            }
           });
-    }
-
-    private static Outcome<String> written(Casebook book, Path target) {
-      try (book;
-          OutputStream stream = Files.newOutputStream(target)) {
-        Archive.Contents contents = Archive.write(book, stream);
-        return new Outcome.Done<>(words(contents) + " written to " + target + ".");
-      } catch (IOException e) {
-        return new Outcome.Failed<>(target + " cannot be written; is there room, is it yours?");
-      }
     }
   }
 
@@ -91,15 +64,51 @@ final class KeepingCommands {
         + contents.pictures()
         + " pictures, "
         + contents.stockItems()
-        + " stock items and "
+        + " stock items, "
         + contents.devices()
-        + " devices";
+        + " devices, "
+        + contents.boards()
+        + " boards and the counts of "
+        + contents.others()
+        + " other shops";
+  }
+
+  @Command(
+      name = "archive",
+      mixinStandardHelpOptions = true,
+      description =
+          "Writes a whole casebook with its pictures and your boards to one open file, and reads it"
+              + " back before it says so.",
+      footer = {"", "For example: raconteur archive bench-2026.zip"})
+  static final class ArchiveCommand extends Keeping {
+    @Parameters(paramLabel = "OUT", description = "The zip file to write.")
+    private @Nullable Path out;
+
+    @Override
+    public Integer call() {
+      Path target = java.util.Objects.requireNonNull(out);
+      if (!Files.exists(casebook()) && new Backups(casebook()).copies().isEmpty()) {
+        return refuse("There is no casebook " + casebook() + ".");
+      }
+      return withCasebook(
+          book -> {
+            BoardShelf boards = BoardShelf.of(plan().boardsFolder());
+            return switch (Archive.write(book, boards.ownTexts(), target)) {
+              case Outcome.Failed<Archive.Contents>(String sentence) ->
+                  new Outcome.Failed<>(sentence);
+              case Outcome.Done<Archive.Contents>(Archive.Contents contents) ->
+                  new Outcome.Done<>(
+                      words(contents) + " written to " + target + ", and read back.");
+            };
+          });
+    }
   }
 
   @Command(
       name = "unarchive",
       mixinStandardHelpOptions = true,
-      description = "Takes an archive into a new casebook.")
+      description = "Takes an archive into a new casebook; all of it, or nothing.",
+      footer = {"", "For example: raconteur unarchive --casebook new.casebook bench-2026.zip"})
   static final class UnarchiveCommand extends Keeping {
     @Parameters(paramLabel = "IN", description = "The zip file to read.")
     private @Nullable Path in;
@@ -107,47 +116,60 @@ final class KeepingCommands {
     @Override
     public Integer call() {
       Path source = java.util.Objects.requireNonNull(in);
-      return said(
-          switch (Casebook.open(casebook(), Clock.systemUTC())) {
-            case Outcome.Failed<Casebook>(String sentence) -> new Outcome.Failed<>(sentence);
-            case Outcome.Done<Casebook>(Casebook book) -> {
-              try (book) {
-                yield switch (Archive.read(source, book)) {
-                  case Outcome.Failed<Archive.Contents>(String sentence) ->
-                      new Outcome.Failed<>(sentence);
-                  case Outcome.Done<Archive.Contents>(Archive.Contents contents) ->
-                      new Outcome.Done<>(words(contents) + " taken into " + casebook() + ".");
-                };
-              }
-            }
-          });
+      if (!Files.isRegularFile(source)) {
+        return refuse("There is no file " + source + ".");
+      }
+      return withCasebook(
+          book ->
+              switch (Archive.read(source, book, plan().boardsFolder())) {
+                case Outcome.Failed<Archive.Contents>(String sentence) ->
+                    new Outcome.Failed<>(sentence);
+                case Outcome.Done<Archive.Contents>(Archive.Contents contents) ->
+                    new Outcome.Done<>(words(contents) + " taken into " + casebook() + ".");
+              });
     }
   }
 
   @Command(
       name = "restore",
       mixinStandardHelpOptions = true,
-      description = "Puts a backup in a casebook's place; what was there is kept aside.")
+      description =
+          "Puts a backup in a casebook's place, once it was found whole; what was there is kept"
+              + " aside.",
+      footer = {"", "For example: raconteur restore --from backups/my.casebook.2026-11-27.000041"})
   static final class RestoreCommand extends Keeping {
     @Option(
         names = "--from",
         paramLabel = "FILE",
-        description = "Another copy than the latest; they are in the folder backups.")
+        description = "Another copy than the latest good one; they are in the folder backups.")
     private @Nullable Path from;
 
     @Override
     public Integer call() {
       Backups backups = new Backups(casebook());
-      if (from == null && backups.copies().isEmpty()) {
-        return said(new Outcome.Failed<>("There is no backup beside " + casebook() + "."));
+      Optional<Path> copy =
+          Optional.ofNullable(from).or(() -> backups.latestGood().map(g -> g.copy().file()));
+      if (copy.isEmpty()) {
+        return refuse(
+            backups.copies().isEmpty()
+                ? "There is no backup beside " + casebook() + "."
+                : "None of the backups beside " + casebook() + " is whole; nothing was changed.");
       }
-      Path copy = from == null ? backups.copies().getFirst().file() : from;
       return said(
-          switch (backups.restore(copy, Clock.systemUTC().instant())) {
-            case Outcome.Failed<Path>(String sentence) -> new Outcome.Failed<>(sentence);
-            case Outcome.Done<Path>(Path aside) ->
+          switch (backups.restore(copy.get(), Clock.systemUTC().instant())) {
+            case Outcome.Failed<Restore.Restored>(String sentence) ->
+                new Outcome.Failed<>(sentence);
+            case Outcome.Done<Restore.Restored>(Restore.Restored restored) ->
                 new Outcome.Done<>(
-                    copy + " is in its place; what was there before is " + aside + ".");
+                    copy.get()
+                        + " is now "
+                        + casebook()
+                        + ": "
+                        + restored.contents().words()
+                        + restored
+                            .aside()
+                            .map(aside -> "; what was there before is " + aside + ".")
+                            .orElse("; there was nothing there before."));
           });
     }
   }

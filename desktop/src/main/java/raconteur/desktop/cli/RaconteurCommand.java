@@ -6,13 +6,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
-import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.IVersionProvider;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Spec;
 import raconteur.desktop.app.LaunchPlan;
 import raconteur.desktop.app.Pictures;
 import raconteur.desktop.app.RaconteurApp;
@@ -37,9 +34,7 @@ import raconteur.desktop.app.RaconteurApp;
       KeepingCommands.UnarchiveCommand.class,
       KeepingCommands.RestoreCommand.class
     })
-public final class RaconteurCommand implements Callable<Integer> {
-  @Spec private @Nullable CommandSpec spec;
-
+public final class RaconteurCommand extends Printing {
   @Option(names = "--demo", description = "Open a throw-away copy of the demo casebook.")
   private boolean demo;
 
@@ -72,20 +67,16 @@ public final class RaconteurCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    CommandSpec known = java.util.Objects.requireNonNull(spec);
-    PrintWriter out = known.commandLine().getOut();
-    PrintWriter err = known.commandLine().getErr();
     if (demo && casebook != null) {
-      err.println("--demo makes its own casebook: leave --casebook out, or leave --demo out.");
-      return 2;
+      return refuse("--demo makes its own casebook: leave --casebook out, or leave --demo out.");
     }
     Path file =
-        demo ? demoFile(out) : Optional.ofNullable(casebook).orElseGet(LaunchPlan::usualFile);
+        demo ? demoFile(out()) : Optional.ofNullable(casebook).orElseGet(LaunchPlan::usualFile);
     LaunchPlan plan = new LaunchPlan(file, demo, Clock.systemUTC(), timeStart);
     if (pictures != null) {
-      return Pictures.draw(plan, pictures, out, err) ? 0 : 1;
+      return Pictures.draw(plan, pictures, out(), err()) ? 0 : REFUSED;
     }
-    return RaconteurApp.open(plan) ? 0 : 1;
+    return RaconteurApp.open(plan) ? 0 : REFUSED;
   }
 
   private static Path demoFile(PrintWriter out) throws IOException {

@@ -8,13 +8,10 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import raconteur.casebook.exchange.RecordingFile;
 import raconteur.core.data.Loaded;
 import raconteur.core.signal.AddressLoop;
@@ -26,7 +23,7 @@ import raconteur.desktop.signals.Asked;
     name = "signals",
     mixinStandardHelpOptions = true,
     description = "Reads a recording (VCD, or CSV by columns) and says what each line does.")
-final class SignalsCommand implements Callable<Integer> {
+final class SignalsCommand extends Printing {
   @Parameters(paramLabel = "FILE", description = "A .vcd, or CSV with a header line.")
   private @Nullable Path file;
 
@@ -56,32 +53,20 @@ final class SignalsCommand implements Callable<Integer> {
   @Option(names = "--json", description = "Print JSON.")
   private boolean json;
 
-  @Spec private @Nullable CommandSpec spec;
-
   @Override
   public Integer call() throws IOException {
-    var line = java.util.Objects.requireNonNull(spec).commandLine();
     Asked asked = new Asked(time, columns, address, strobe);
     if (!asked.refusal().isEmpty()) {
-      line.getErr().println(asked.refusal());
-      line.getErr().flush();
-      return 2;
+      return refuse(asked.refusal());
     }
     return switch (RecordingFile.read(
         java.util.Objects.requireNonNull(file),
         asked.choice(),
-        share -> tell(line.getErr(), share),
+        share -> tell(err(), share),
         () -> false)) {
-      case Loaded.Refused<Recording> refused -> {
-        line.getErr().println(refused.summary());
-        line.getErr().flush();
-        yield 2;
-      }
-      case Loaded.Ok<Recording>(Recording recording) -> {
-        line.getOut().print(json ? json(recording) : text(recording));
-        line.getOut().flush();
-        yield 0;
-      }
+      case Loaded.Refused<Recording> refused -> refuse(refused.summary());
+      case Loaded.Ok<Recording>(Recording recording) ->
+          print(json ? json(recording) : text(recording));
     };
   }
 

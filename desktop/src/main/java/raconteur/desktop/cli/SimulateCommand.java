@@ -16,6 +16,7 @@ import picocli.CommandLine.Option;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.StimulusCsv;
 import raconteur.casebook.exchange.VcdText;
+import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.report.SimulationReport;
 import raconteur.core.bench.BenchSetUp;
 import raconteur.core.bench.FaultWords;
@@ -42,7 +43,7 @@ import raconteur.desktop.simulate.ScreenPng;
     name = "simulate",
     description = "Switch a described board on, with faults planted, and print what shows.",
     mixinStandardHelpOptions = true)
-final class SimulateCommand extends DeviceCommands.Printing {
+final class SimulateCommand extends Printing {
   @Option(
       names = "--board",
       required = true,
@@ -291,10 +292,17 @@ final class SimulateCommand extends DeviceCommands.Printing {
       if (taken.isEmpty()) {
         return refuse("The screen shows no picture, so none was written.");
       }
-      ScreenPng.write(taken.get(), picture);
+      Optional<String> refusal = ScreenPng.write(taken.get(), picture);
+      if (refusal.isPresent()) {
+        return refuse(refusal.get());
+      }
     }
     if (vcd != null) {
-      Files.writeString(vcd, VcdText.write(capture(simulated, bench)), StandardCharsets.UTF_8);
+      Optional<String> refusal =
+          WholeFile.write(vcd, VcdText.KIND, VcdText.write(capture(simulated, bench)));
+      if (refusal.isPresent()) {
+        return refuse(refusal.get());
+      }
     }
     return report(simulated, readings, List.of(), text, bench.running().problems());
   }

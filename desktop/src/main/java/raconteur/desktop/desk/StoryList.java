@@ -88,7 +88,8 @@ public final class StoryList extends ListView<Told> {
     }
 
     private HBox content(Told told) {
-      Label number = Texts.line(String.format("%3d", told.entry().number()), "story-number");
+      Label number =
+          Texts.line(String.format(Locale.ROOT, "%3d", told.entry().number()), "story-number");
       Label time = Texts.line(TIME.format(told.entry().at()), "story-number");
       time.setMinWidth(96);
       HBox row = compact ? new HBox(10, number) : new HBox(10, number, time);

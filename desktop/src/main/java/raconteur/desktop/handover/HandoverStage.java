@@ -1,6 +1,8 @@
 package raconteur.desktop.handover;
 
 import java.util.List;
+import raconteur.casebook.files.FileKind;
+import raconteur.casebook.report.HandoverJson;
 import raconteur.core.handover.OwnerSheet;
 import raconteur.core.handover.TechnicalSheet;
 import raconteur.desktop.app.FilePicker;
@@ -23,22 +25,23 @@ public final class HandoverStage {
                 "For the owner",
                 presenter,
                 OwnerSheet::of,
-                export(files, "Owner's sheet", "case-" + number + ".pdf"),
-                export(files, "Owner's sheet", "case-" + number + ".html")),
+                export(files, "Owner's sheet", FileKind.PDF, "case-" + number + ".pdf"),
+                export(files, "Owner's sheet", FileKind.HTML, "case-" + number + ".html")),
             new SheetPane(
                 "Technical",
                 presenter,
                 TechnicalSheet::of,
-                export(files, "Technical sheet", "case-" + number + "-technical.pdf"),
-                export(files, "Technical sheet", "case-" + number + "-technical.html")),
+                export(files, "Technical sheet", FileKind.PDF, "case-" + number + "-technical.pdf"),
+                export(
+                    files, "Technical sheet", FileKind.HTML, "case-" + number + "-technical.html")),
             new ToSayPane(
                 presenter,
-                export(files, "Facts", "case-" + number + ".json"),
-                export(files, "Mends", "case-" + number + ".csv"))),
+                export(files, "Facts", HandoverJson.KIND, "case-" + number + ".json"),
+                export(files, "Mends", HandoverJson.TABLE, "case-" + number + ".csv"))),
         dim);
   }
 
-  private static FileExport export(FilePicker files, String what, String name) {
-    return new FileExport(what, () -> files.toWrite(what, name));
+  private static FileExport export(FilePicker files, String what, FileKind kind, String name) {
+    return new FileExport(what, kind, () -> files.toWrite(what, name));
   }
 }

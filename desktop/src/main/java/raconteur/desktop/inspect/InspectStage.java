@@ -1,6 +1,7 @@
 package raconteur.desktop.inspect;
 
 import java.util.List;
+import raconteur.casebook.report.RecapCsv;
 import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.stage.FileExport;
@@ -21,7 +22,10 @@ public final class InspectStage {
             new ShortsPane(desk),
             new CapacitorsPane(
                 desk,
-                new FileExport("Kit", () -> files.toWrite("Kit of capacitors", "capacitors.csv"))),
+                new FileExport(
+                    "Kit",
+                    RecapCsv.KIND,
+                    () -> files.toWrite("Kit of capacitors", "capacitors.csv"))),
             new LinesPane(desk)),
         dim);
   }

@@ -1,6 +1,7 @@
 package raconteur.desktop.mend;
 
 import java.util.List;
+import raconteur.casebook.files.FileKind;
 import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.stage.FileExport;
@@ -19,7 +20,10 @@ public final class MendStage {
             new JobsPane(desk),
             new WiresPane(
                 desk,
-                new FileExport("Wires", () -> files.toWrite("Wires", "wires-" + number + ".pdf"))),
+                new FileExport(
+                    "Wires",
+                    FileKind.PDF,
+                    () -> files.toWrite("Wires", "wires-" + number + ".pdf"))),
             new AfterPane(),
             new SubstitutePane(desk),
             new RamSetPane(desk)),

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import raconteur.casebook.boards.BoardShelf;
+import raconteur.casebook.files.FileKind;
+import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.report.OddsCsv;
 import raconteur.casebook.store.OtherShops;
 import raconteur.casebook.store.Outcome;
@@ -23,6 +25,7 @@ import raconteur.desktop.app.Workshop;
 /** What the closed cases have counted, per revision. Without the toolkit. */
 public final class OddsPresenter {
   private static final String SHOP_NAME = "name of this shop";
+  private static final FileKind COUNTS = FileKind.json("counts", "raconteur-counts/");
 
   private final Workshop workshop;
 
@@ -64,13 +67,8 @@ public final class OddsPresenter {
             .flatMap(b -> workshop.counted(b).stream())
             .filter(c -> c.origin().isEmpty())
             .toList();
-    try {
-      Files.writeString(
-          file, CountsFile.write(new CountsFile(shop.strip(), own)), StandardCharsets.UTF_8);
-      return own.size() + " closed cases written to " + file + ", without owners and stories.";
-    } catch (IOException e) {
-      return file + " cannot be written; choose a folder that is yours to write in.";
-    }
+    return WholeFile.write(file, COUNTS, CountsFile.write(new CountsFile(shop.strip(), own)))
+        .orElse(own.size() + " closed cases written to " + file + ", without owners and stories.");
   }
 
   /** Takes in what another shop gave; one sentence on how it went. */
@@ -116,11 +114,7 @@ public final class OddsPresenter {
 
   /** Writes a revision's counts as CSV; one sentence on how it went. */
   public String export(Tally tally, Path file) {
-    try {
-      Files.writeString(file, OddsCsv.write(tally), StandardCharsets.UTF_8);
-      return "Written to " + file + ".";
-    } catch (IOException e) {
-      return file + " cannot be written; choose a folder that is yours to write in.";
-    }
+    return WholeFile.write(file, OddsCsv.KIND, OddsCsv.write(tally))
+        .orElse("Written to " + file + ".");
   }
 }

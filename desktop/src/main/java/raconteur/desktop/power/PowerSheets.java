@@ -142,13 +142,19 @@ final class PowerSheets {
   /** Where the figures of a row come from. */
   private static String detail(Rail rail, CurrentBudget budget) {
     DummyLoad load = DummyLoad.of(rail);
-    return "%s: the dummy load draws %s and turns %.1f W into heat. %s"
-        .formatted(rail.name(), Quantities.amps(load.amps()), load.watts(), budget.origin());
+    return String.format(
+        Locale.ROOT,
+        "%s: the dummy load draws %s and turns %.1f W into heat. %s",
+        rail.name(),
+        Quantities.amps(load.amps()),
+        load.watts(),
+        budget.origin());
   }
 
   private static String dummy(Rail rail) {
     DummyLoad load = DummyLoad.of(rail);
-    return "%s %s W".formatted(Quantities.ohms(load.ohms()), rated(load.ratedWatts()));
+    return String.format(
+        Locale.ROOT, "%s %s W", Quantities.ohms(load.ohms()), rated(load.ratedWatts()));
   }
 
   /** The next rating resistors are sold with. */

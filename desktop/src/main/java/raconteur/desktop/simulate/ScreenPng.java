@@ -2,10 +2,11 @@ package raconteur.desktop.simulate;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import javax.imageio.ImageIO;
+import raconteur.casebook.files.FileKind;
+import raconteur.casebook.files.WholeFile;
 import raconteur.core.bench.screen.Picture;
 
 /** The screen camera: one picture of a simulated screen as a PNG file. */
@@ -20,9 +21,9 @@ public final class ScreenPng {
   /**
    * Writes a picture, each of its dots {@value #WIDE} by {@value #HIGH}.
    *
-   * @throws IOException where the file cannot be written
+   * @return why it was not written; empty where it was
    */
-  public static void write(Picture picture, Path file) throws IOException {
+  public static Optional<String> write(Picture picture, Path file) {
     int width = picture.width() * WIDE;
     int height = picture.height() * HIGH;
     BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
@@ -31,10 +32,13 @@ public final class ScreenPng {
         image.setRGB(x, y, Picture.rgb(picture.dot(x / WIDE, y / HIGH)));
       }
     }
-    try (OutputStream out = Files.newOutputStream(file)) {
-      if (!ImageIO.write(image, "png", out)) {
-        throw new IOException("this platform writes no PNG");
-      }
-    }
+    return WholeFile.write(
+        file,
+        FileKind.PNG,
+        out -> {
+          if (!ImageIO.write(image, "png", out)) {
+            throw new IOException("this platform writes no PNG");
+          }
+        });
   }
 }

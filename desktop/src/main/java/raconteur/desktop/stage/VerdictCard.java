@@ -1,6 +1,7 @@
 package raconteur.desktop.stage;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -72,7 +73,7 @@ final class VerdictCard extends VBox {
       rows.getChildren().add(Texts.label("Weighing what that means …", "faint"));
     }
     for (News.Shift shift : state.shifts()) {
-      Label now = Texts.line("%6s".formatted(Percent.of(shift.now())), "figures");
+      Label now = Texts.line(String.format(Locale.ROOT, "%6s", Percent.of(shift.now())), "figures");
       now.setMinWidth(64);
       now.setAlignment(Pos.CENTER_RIGHT);
       Label place = Texts.label(shift.place());
@@ -93,7 +94,9 @@ final class VerdictCard extends VBox {
         .limit(MOST_SUSPECTS)
         .forEach(
             s -> {
-              Label share = Texts.line("%6s".formatted(Percent.of(s.probability())), "figures");
+              Label share =
+                  Texts.line(
+                      String.format(Locale.ROOT, "%6s", Percent.of(s.probability())), "figures");
               share.setMinWidth(64);
               share.setAlignment(Pos.CENTER_RIGHT);
               HBox row = new HBox(8, share, Texts.label(PlaceWords.shortly(s.place())));

@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Optional;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.StockCsv;
+import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.store.Outcome;
 import raconteur.casebook.store.StockRoom;
 import raconteur.core.board.Board;
@@ -224,12 +225,8 @@ public final class StockroomPresenter {
   }
 
   String export(Path file) {
-    try {
-      Files.writeString(file, StockCsv.write(room.stock().items()), StandardCharsets.UTF_8);
-      return "Written to " + file + ".";
-    } catch (IOException e) {
-      return file + " cannot be written; choose a folder that is yours to write in.";
-    }
+    return WholeFile.write(file, StockCsv.KIND, StockCsv.write(room.stock().items()))
+        .orElse("Written to " + file + ".");
   }
 
   String take(Path file) {

@@ -136,7 +136,8 @@ final class StepCard extends VBox {
   private Button row(Step.Outcome outcome, String key) {
     Label keyLabel = Texts.line(key, "key");
     Label word = Texts.line(outcome.word(), "outcome-word");
-    Label chance = Texts.line(String.format("%4s", Percent.of(outcome.chance())), "key");
+    Label chance =
+        Texts.line(String.format(Locale.ROOT, "%4s", Percent.of(outcome.chance())), "key");
     Label meaning = Texts.line(outcome.meaning(), "outcome-meaning");
     meaning.setMinWidth(0);
     keyLabel.setMinWidth(24);

@@ -152,7 +152,12 @@ class CaseDeskTest {
     Workshop real = workshop();
     Workshop full =
         new Workshop(
-            spy(real.casebook()), real.boards(), real.worker(), real.instruments(), real.window());
+            spy(real.casebook()),
+            real.boards(),
+            real.worker(),
+            real.files(),
+            real.instruments(),
+            real.window());
     doReturn(new Outcome.Failed<>("The disk is full."))
         .when(full.casebook())
         .append(anyInt(), anyString());

@@ -61,7 +61,12 @@ class SimulationDeskTest {
     try (var aside = Executors.newSingleThreadExecutor()) {
       Workshop beside =
           new Workshop(
-              workshop.casebook(), workshop.boards(), workshop.worker(), aside, workshop.window());
+              workshop.casebook(),
+              workshop.boards(),
+              workshop.worker(),
+              workshop.files(),
+              aside,
+              workshop.window());
       var simulation =
           new SimulationDesk(Demo.desk(beside, desk.state().header().number()), DEAD_ROM);
       var idle = new CountDownLatch(1);
