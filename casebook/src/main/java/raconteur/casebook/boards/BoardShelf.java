@@ -28,7 +28,7 @@ import raconteur.core.device.DeviceLibrary;
 /**
  * All board revisions at hand: the shipped ones, and those in the user's folder, which win. A
  * revision that derives from a sibling is read after it. Boards are read when they are first asked
- * for. Files that are refused are listed with their reasons. Not thread safe.
+ * for. Files that are refused are listed with their reasons. Thread safe; calls take turns.
  */
 public final class BoardShelf {
   /** Largest board file read, in bytes. */
@@ -101,7 +101,7 @@ public final class BoardShelf {
   }
 
   /** The texts of the user's own board files by their ids, as they lie there, for an archive. */
-  public Map<String, String> ownTexts() {
+  public synchronized Map<String, String> ownTexts() {
     Map<String, String> texts = new TreeMap<>();
     files.forEach(
         (id, file) -> {
@@ -115,7 +115,7 @@ public final class BoardShelf {
   /**
    * Reads a board once, with the sibling it derives from; one that derives from itself is refused.
    */
-  public Loaded<Board> load(String id) {
+  public synchronized Loaded<Board> load(String id) {
     Board known = boards.get(id);
     if (known != null) {
       return new Loaded.Ok<>(known);
@@ -212,12 +212,12 @@ public final class BoardShelf {
   }
 
   /** Whether the user has a file of this id, which wins over a shipped one. */
-  public boolean isOwn(String id) {
+  public synchronized boolean isOwn(String id) {
     return files.containsKey(id);
   }
 
   /** Checks a board file and, if it is good, copies what it says into the folder. */
-  public Loaded<Board> add(Path file) {
+  public synchronized Loaded<Board> add(Path file) {
     return switch (read(file, library, this::load)) {
       case Loaded.Refused<Board> refused -> refused;
       case Loaded.Ok<Board>(Board board) ->
@@ -231,7 +231,7 @@ public final class BoardShelf {
    * Writes a board into the user's folder, whole or not at all; a shipped board keeps its file and
    * is only covered. The sentence that says what went wrong, or nothing.
    */
-  public Optional<String> keep(BoardContents contents) {
+  public synchronized Optional<String> keep(BoardContents contents) {
     String id = contents.identity().id();
     Optional<Board> sibling = find(contents.derivedFrom());
     if (!contents.derivedFrom().isEmpty() && derivesFrom(contents.derivedFrom(), id)) {
@@ -320,7 +320,7 @@ public final class BoardShelf {
   }
 
   /** Takes the user's file of a board away, so that the shipped one shows again. */
-  public Optional<String> giveUp(String id) {
+  public synchronized Optional<String> giveUp(String id) {
     Path file = files.get(id);
     if (file == null) {
       return Optional.of("There is no file of yours for " + id + ".");
@@ -344,7 +344,7 @@ public final class BoardShelf {
   }
 
   /** Reads all boards again with other devices at hand. */
-  public void use(DeviceLibrary other) {
+  public synchronized void use(DeviceLibrary other) {
     library = other;
     boards.clear();
     issues.clear();
@@ -352,12 +352,12 @@ public final class BoardShelf {
     findFiles();
   }
 
-  public DeviceLibrary library() {
+  public synchronized DeviceLibrary library() {
     return library;
   }
 
   /** All boards, the shipped ones first; those not asked for before are read now. */
-  public List<Board> boards() {
+  public synchronized List<Board> boards() {
     Set<String> ids = new LinkedHashSet<>(SHIPPED);
     ids.addAll(files.keySet());
     List<Board> all = new ArrayList<>();
@@ -370,14 +370,14 @@ public final class BoardShelf {
   }
 
   /** The other revisions of a board's machine. */
-  public List<Board> siblings(Board board) {
+  public synchronized List<Board> siblings(Board board) {
     return boards().stream()
         .filter(b -> b.identity().machine().equals(board.identity().machine()))
         .filter(b -> !b.identity().id().equals(board.identity().id()))
         .toList();
   }
 
-  public Optional<Board> find(String id) {
+  public synchronized Optional<Board> find(String id) {
     boolean there = files.containsKey(id) || SHIPPED.contains(id);
     return there && load(id) instanceof Loaded.Ok<Board>(Board board)
         ? Optional.of(board)
@@ -385,7 +385,7 @@ public final class BoardShelf {
   }
 
   /** What was wrong with files in the folder. */
-  public List<Issue> issues() {
+  public synchronized List<Issue> issues() {
     boards();
     return List.copyOf(issues);
   }

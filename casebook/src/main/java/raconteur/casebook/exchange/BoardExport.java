@@ -22,25 +22,27 @@ public final class BoardExport {
 
   /** What can be written. */
   public enum Format {
-    PACK("board pack", "json", FileKind.json("board", "raconteur-board/")),
-    PARTS("parts list", "csv", FileKind.table("parts list of ours", "Designator,")),
-    NETS("net list", "csv", FileKind.table("net list of ours", "Net,")),
-    BARE_BOARD_TEST(
-        "IPC-D-356A", "ipc", FileKind.beginning("IPC-D-356A file of ours", "C  Raconteur"));
+    PACK("board pack", "json"),
+    PARTS("parts list", "csv"),
+    NETS("net list", "csv"),
+    BARE_BOARD_TEST("IPC-D-356A", "ipc");
 
     private final String words;
     private final String extension;
-    private final FileKind kind;
 
-    Format(String words, String extension, FileKind kind) {
+    Format(String words, String extension) {
       this.words = words;
       this.extension = extension;
-      this.kind = kind;
     }
 
     /** What may be written over by it. */
     public FileKind kind() {
-      return kind;
+      return switch (this) {
+        case PACK -> FileKind.json("board", "raconteur-board/");
+        case PARTS -> FileKind.table("parts list of ours", "Designator,");
+        case NETS -> FileKind.table("net list of ours", "Net,");
+        case BARE_BOARD_TEST -> FileKind.beginning("IPC-D-356A file of ours", "C  Raconteur");
+      };
     }
 
     public String words() {

@@ -51,7 +51,8 @@ public final class VcdText {
         }
         before = now;
       }
-      end = Math.max(end, tracks.get(i).endPicos());
+      long last = tracks.get(i).changes().getLast().picos();
+      end = Math.max(end, Math.max(last, tracks.get(i).endPicos()));
     }
     text.append("$upscope $end\n$enddefinitions $end\n");
     changes.forEach(

@@ -91,7 +91,8 @@ public final class WholeFile {
       Path folder = target.toAbsolutePath().getParent();
       return folder == null || Files.isDirectory(folder)
           ? Optional.empty()
-          : Optional.of("There is no folder " + folder + "; make it first, or choose another.");
+          : Optional.of(
+              target + " cannot be written: there is no folder " + folder + "; make it first.");
     }
     if (!Files.isRegularFile(target)) {
       return Optional.of(target + " is no ordinary file; choose another name.");

@@ -18,13 +18,14 @@ import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
 import raconteur.casebook.files.WholeFile;
 
 /**
  * Copies of a casebook in the folder {@code backups} beside it: one a day it was opened and had
- * changed. They are named by the day and a number that only ever grows, so that the latest is known
- * whatever the clock says.
+ * changed, and one more wherever it is opened with a hundred lines more. They are named by the day
+ * and a number that only ever grows, so that the latest is known whatever the clock says.
  *
  * <p>The newest seven stay; of the older ones the last of each week for five weeks and the last of
  * each month for twelve months of which there are copies. Nothing is ever taken away because of how
@@ -36,6 +37,7 @@ public final class Backups {
   private static final int WEEKS = 5;
   private static final int MONTHS = 12;
   private static final int DOUBTFUL = 7;
+  private static final int MANY_LINES = 100;
   private static final Pattern NAME =
       Pattern.compile("([0-9]{4}-[0-9]{2}-[0-9]{2})(?:\\.(\\d{1,9}))?");
 
@@ -125,7 +127,7 @@ public final class Backups {
       clearAwayHalfMade();
       List<Copy> before = copies();
       Optional<Copy> latest = before.stream().findFirst();
-      if (latest.isPresent() && latest.get().day().equals(today)) {
+      if (latest.isPresent() && latest.get().day().equals(today) && !grew(open, latest.get())) {
         return new Outcome.Done<>(latest.get().file());
       }
       int number = latest.map(Copy::number).orElse(0) + 1;
@@ -155,6 +157,18 @@ public final class Backups {
     } catch (IOException | UncheckedIOException | JdbiException e) {
       return new Outcome.Failed<>(
           "No backup could be made in " + folder() + "; is the disk full, the folder yours?");
+    }
+  }
+
+  /**
+   * Whether much was added since a copy of the same day: a clock without a battery says the same
+   * day whenever it begins.
+   */
+  private static boolean grew(Casebook open, Copy since) {
+    try (Handle handle = Soundness.connect(since.file())) {
+      return open.reading(Holdings::of).lines() - Holdings.of(handle).lines() >= MANY_LINES;
+    } catch (JdbiException e) {
+      return true;
     }
   }
 

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
 import org.jdbi.v3.core.statement.StatementContext;
@@ -55,11 +56,17 @@ public final class Casebook implements AutoCloseable {
 
   /**
    * Looks at every row by a connection of its own, while others go on, and says what cannot be read
-   * and how it is shown instead; a sentence each. Takes as long as reading the file once.
+   * and how it is shown instead; a sentence each. An index of the search that is damaged is made
+   * again. Takes as long as reading the file twice.
    */
   public List<String> lookThrough() {
     try (Casebook still = still()) {
-      return still.rows.troubles(still.handle);
+      if (!Soundness.isIndexSound(still.handle)) {
+        makeIndexAgain();
+      }
+      return Soundness.wrong(still.handle, Soundness.Depth.PAGES)
+          .map(wrong -> List.of(file + " " + wrong + ". " + Sentences.repair(file)))
+          .orElseGet(() -> still.rows.troubles(still.handle));
     } catch (JdbiException e) {
       return List.of(Sentences.cannotOpen(file, e));
     }
@@ -91,6 +98,23 @@ public final class Casebook implements AutoCloseable {
   /** All cases with their stories, lowest number first. */
   public synchronized List<Case> all() {
     return headers().stream().map(h -> new Case(h, entries(h.number()))).toList();
+  }
+
+  /** The cases that are wanted, with their stories, lowest number first; no other story is read. */
+  public synchronized List<Case> stories(Predicate<CaseHeader> wanted) {
+    return headers().stream().filter(wanted).map(h -> new Case(h, entries(h.number()))).toList();
+  }
+
+  /** All cases as they stand on the shelf; of each story only the last line is read. */
+  public synchronized List<Shelved> shelf() {
+    return handle
+        .createQuery(
+            "SELECT c.*, e.number AS line_number, e.at, e.line FROM cases c LEFT JOIN entries e"
+                + " ON e.case_number = c.number AND e.number ="
+                + " (SELECT x.number FROM entries x WHERE x.case_number = c.number"
+                + " AND x.line IS NOT NULL ORDER BY x.number DESC LIMIT 1)")
+        .map(rows::shelved)
+        .list();
   }
 
   private List<Entry> entries(int number) {
@@ -320,6 +344,19 @@ public final class Casebook implements AutoCloseable {
     return work.apply(handle);
   }
 
+  /** A reading of the index of the search, which is made again where it is damaged. */
+  synchronized <T> T readingIndex(Function<Handle, T> work) {
+    try {
+      return work.apply(handle);
+    } catch (JdbiException e) {
+      if (!Sentences.isIndexDamaged(e)) {
+        throw e;
+      }
+      makeIndexAgain();
+      return work.apply(handle);
+    }
+  }
+
   /** The clock the casebook goes by. */
   public Instant now() {
     return clock.instant().truncatedTo(ChronoUnit.SECONDS);
@@ -386,15 +423,19 @@ public final class Casebook implements AutoCloseable {
   /** The index of the search holds nothing of its own: where it is damaged it is made again. */
   private <T> Outcome<T> withNewIndex(Function<Handle, T> work, String onConflict) {
     try {
-      inTransaction(
-          h -> {
-            Schema.makeIndexAgain(h);
-            return true;
-          });
+      makeIndexAgain();
       return new Outcome.Done<>(inTransaction(work));
     } catch (JdbiException e) {
       return new Outcome.Failed<>(Sentences.cannotWrite(file, e, onConflict));
     }
+  }
+
+  private synchronized void makeIndexAgain() {
+    inTransaction(
+        h -> {
+          Schema.makeIndexAgain(h);
+          return true;
+        });
   }
 
   /** Whether another file, or none, is now where this one was opened. */

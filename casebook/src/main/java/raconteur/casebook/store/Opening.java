@@ -153,7 +153,12 @@ final class Opening {
   }
 
   private void lookThrough(Handle handle) throws Refusal {
-    Optional<String> wrong = Soundness.wrong(handle, Soundness.Depth.PAGES);
+    Soundness.Depth depth = Soundness.Depth.atOpening(bytes());
+    Optional<String> wrong = Soundness.wrong(handle, Soundness.Depth.SAID);
+    if (wrong.isEmpty() && depth == Soundness.Depth.PAGES) {
+      makeIndexSound(handle);
+      wrong = Soundness.wrong(handle, depth);
+    }
     if (wrong.isPresent()) {
       boolean damaged = Soundness.isOurs(handle);
       throw new Refusal(
@@ -167,6 +172,21 @@ final class Opening {
     if (Soundness.number(handle, "PRAGMA user_version") < Schema.VERSION) {
       inTransaction(
           handle, () -> Schema.upgrade(handle, Soundness.number(handle, "PRAGMA user_version")));
+    }
+  }
+
+  /** The index of the search is made again where it is damaged; that fails where more is. */
+  private static void makeIndexSound(Handle handle) {
+    if (!Soundness.isIndexSound(handle)) {
+      inTransaction(handle, () -> Schema.makeIndexAgain(handle));
+    }
+  }
+
+  private long bytes() {
+    try {
+      return Files.size(file);
+    } catch (IOException e) {
+      return 0;
     }
   }
 

@@ -59,6 +59,20 @@ final class Rows {
         CaseState.byWords().getOrDefault(state, CaseState.ON_BENCH));
   }
 
+  Shelved shelved(ResultSet row, StatementContext context) throws SQLException {
+    CaseHeader header = header(row, context);
+    String line = row.getString("line");
+    return line == null
+        ? new Shelved(header, "", header.opened())
+        : new Shelved(
+            header,
+            line,
+            time(
+                row.getString("at"),
+                "Case " + header.number() + ", line " + row.getInt("line_number") + " was told",
+                header.opened()));
+  }
+
   Entry entry(int caseNumber, ResultSet row) throws SQLException {
     int number = row.getInt("number");
     String place = "Case " + caseNumber + ", line " + number + " was told";

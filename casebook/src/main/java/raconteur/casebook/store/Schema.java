@@ -48,6 +48,18 @@ final class Schema {
     handle.createScript(script.substring(from, to)).execute();
   }
 
+  /** How SQLite itself declares what stands behind the index. */
+  static List<String> declaredIndex() {
+    return DECLARED.computeIfAbsent(
+        -VERSION,
+        v -> {
+          try (Handle handle = Jdbi.create("jdbc:sqlite::memory:").open()) {
+            upgrade(handle, 0, VERSION);
+            return Soundness.declaredIndex(handle);
+          }
+        });
+  }
+
   /** What a file of a version declares: made once, in memory, by the scripts themselves. */
   static List<String> declared(int version) {
     return DECLARED.computeIfAbsent(

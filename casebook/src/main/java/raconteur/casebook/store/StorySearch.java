@@ -1,8 +1,10 @@
 package raconteur.casebook.store;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -32,7 +34,7 @@ public final class StorySearch {
     if (query.isEmpty()) {
       return List.of();
     }
-    return casebook.reading(
+    return casebook.readingIndex(
         h ->
             h.createQuery(
                     "SELECT case_number, number, words FROM said WHERE said MATCH :query"
@@ -46,6 +48,27 @@ public final class StorySearch {
                             row.getInt("number"),
                             row.getString("words")))
                 .list());
+  }
+
+  /**
+   * The cases in whose latest lines of all stories the words stand.
+   *
+   * @param lines how many of the latest lines are looked up
+   */
+  public Set<Integer> cases(String words, int lines) {
+    String query = query(words);
+    return query.isEmpty()
+        ? Set.of()
+        : casebook.readingIndex(
+            h ->
+                new HashSet<>(
+                    h.createQuery(
+                            "SELECT case_number FROM said WHERE said MATCH :query"
+                                + " ORDER BY rowid DESC LIMIT :most")
+                        .bind("query", query)
+                        .bind("most", lines)
+                        .mapTo(Integer.class)
+                        .list()));
   }
 
   /** Every word as a phrase of its pieces, so that nothing typed is taken for an operator. */

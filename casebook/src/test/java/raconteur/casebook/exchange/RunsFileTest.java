@@ -1,6 +1,7 @@
 package raconteur.casebook.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -54,11 +55,16 @@ class RunsFileTest {
   }
 
   @Test
-  void aFileOfAnotherBoardIsBegunAnew() throws IOException {
+  void aFileOfAnotherBoardOrOfAnythingElseIsLeftAsItIs() throws IOException {
     Path file = folder.resolve("x.dictionary");
     RunsFile.open(file, LinesText.head(board("quillon-kittiwake-b"))).add("U1 dead\tA0=L");
     assertThat(RunsFile.open(file, LinesText.head(board("quillon-kittiwake-b"))).lines())
         .containsExactly("U1 dead\tA0=L");
-    assertThat(RunsFile.open(file, LinesText.head(board("quillon-kittiwake-d"))).lines()).isEmpty();
+    assertThatThrownBy(() -> RunsFile.open(file, LinesText.head(board("quillon-kittiwake-d"))))
+        .hasMessageContaining("left as it is");
+    Path letter = Files.writeString(folder.resolve("letter"), "dear club");
+    assertThatThrownBy(() -> RunsFile.open(letter, "any head")).hasMessageContaining("another");
+    assertThat(letter).hasContent("dear club");
+    assertThat(RunsFile.open(Files.createFile(folder.resolve("new")), "head").lines()).isEmpty();
   }
 }

@@ -81,4 +81,55 @@ class BackupsTest {
     assertThat(kept.getLast().day()).isAfter(today.minusMonths(13));
     assertThat(Backups.outdated(kept, today)).as("the same again").isEmpty();
   }
+
+  @Test
+  void aClockThatRanAheadOnceThinsNothingAndIsNotTheLatestForEver() throws IOException {
+    Instant day = NOW;
+    try (Casebook book = Books.open(file(), day)) {
+      book.create(1, "x", "", "");
+    }
+    for (int i = 0; i < 12; i++) {
+      boolean ahead = i == 8;
+      day = day.plusSeconds(86_400);
+      try (Casebook book = Books.open(file(), ahead ? day.plusSeconds(86_400 * 2_000L) : day)) {
+        book.append(1, "note day " + i);
+        assertThat(new Backups(file()).make(book)).isInstanceOf(Outcome.Done.class);
+      }
+    }
+    List<Backups.Copy> copies = new Backups(file()).copies();
+    assertThat(copies).hasSizeGreaterThanOrEqualTo(9);
+    assertThat(copies.getFirst().day()).isEqualTo(LocalDate.of(2026, 12, 9));
+    assertThat(new Backups(file()).latestGood().orElseThrow().contents().lines()).isEqualTo(12);
+    assertThat(copies.subList(0, 7).stream().map(Backups.Copy::number))
+        .containsExactly(12, 11, 10, 9, 8, 7, 6);
+  }
+
+  @Test
+  void aClockThatAlwaysStartsOnTheSameDayStillMakesCopies() throws IOException {
+    for (int i = 0; i < 3; i++) {
+      try (Casebook book = Books.open(file())) {
+        book.create(i + 1, "x", "", "");
+        for (int line = 0; line < 100; line++) {
+          book.append(i + 1, "note " + line);
+        }
+        new Backups(file()).make(book);
+        new Backups(file()).make(book);
+      }
+    }
+    assertThat(new Backups(file()).copies()).hasSize(3);
+    assertThat(new Backups(file()).latestGood().orElseThrow().contents().cases()).isEqualTo(3);
+  }
+
+  @Test
+  void copiesOfEarlierVersionsAreOlderThanAllThatAreCounted() throws IOException {
+    Books.with(file(), 1, 1);
+    Files.createDirectories(folder.resolve("backups"));
+    Files.writeString(
+        folder.resolve("backups/my.casebook.2031-01-01"), "of a clock that ran ahead");
+    try (Casebook book = Books.open(file())) {
+      new Backups(file()).make(book);
+    }
+    assertThat(new Backups(file()).copies().getFirst().day()).isEqualTo(LocalDate.of(2026, 11, 27));
+    assertThat(new Backups(file()).copies()).hasSize(2);
+  }
 }

@@ -52,7 +52,7 @@ public record Workshop(
 
   /** What counts for a revision: this shop's closed cases and what other shops gave. */
   public List<CountedCase> counted(Board board) {
-    return counted(board, realCases());
+    return counted(board, realCases(Set.of(board)));
   }
 
   private List<CountedCase> counted(Board board, List<Case> cases) {
@@ -93,15 +93,23 @@ public record Workshop(
   }
 
   /** Simulated boards teach nothing about real ones: they are not counted. */
-  private List<Case> realCases() {
-    return casebook.all().stream()
-        .filter(c -> simulationSeed(c.header().number()).isEmpty())
-        .toList();
+  private List<Case> realCases(Set<Board> of) {
+    Set<String> ids = of.stream().map(b -> b.identity().id()).collect(Collectors.toSet());
+    return casebook.stories(
+        header ->
+            ids.contains(header.boardId())
+                && header.state().closed()
+                && simulationSeed(header.number()).isEmpty());
+  }
+
+  private Set<Board> withSiblings(Board board) {
+    return Stream.concat(Stream.of(board), boards.siblings(board).stream())
+        .collect(Collectors.toSet());
   }
 
   /** Closed cases of a revision and of its siblings, to be looked through for likenesses. */
   public List<SimilarStories.Earlier> earlier(Board board) {
-    List<Case> cases = realCases();
+    List<Case> cases = realCases(withSiblings(board));
     return Stream.concat(Stream.of(board), boards.siblings(board).stream())
         .map(b -> new SimilarStories.Earlier(b, cases))
         .toList();
@@ -141,7 +149,7 @@ public record Workshop(
 
   /** What bears on a revision: its own counts, and those of its siblings at a discount. */
   public History history(Board board) {
-    List<Case> cases = realCases();
+    List<Case> cases = realCases(withSiblings(board));
     return new SiblingHistory(
         board,
         Tally.ofCounted(board, counted(board, cases)),

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import raconteur.casebook.store.StorySearch;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Bookkeeping.LabelKind;
 import raconteur.core.intake.PartsFound;
@@ -21,6 +22,8 @@ import raconteur.desktop.stage.Tone;
 
 /** What the panes of Arrive show, without the toolkit. */
 final class ArriveSheets {
+  private static final int LINES_LOOKED_UP = 10_000;
+
   private ArriveSheets() {}
 
   /** What is written down of the board, and what is still to be asked. */
@@ -73,7 +76,9 @@ final class ArriveSheets {
   /** The set number beside those of the other boards that came in. */
   static Verdict set(DeskState state, Workshop workshop) {
     List<SetMatch.Member> others = new ArrayList<>();
-    for (Case one : workshop.casebook().all()) {
+    Set<Integer> labelled =
+        new StorySearch(workshop.casebook()).cases(LabelKind.SET.word(), LINES_LOOKED_UP);
+    for (Case one : workshop.casebook().stories(header -> labelled.contains(header.number()))) {
       workshop
           .boards()
           .find(one.header().boardId())

@@ -252,8 +252,10 @@ public final class BoardsPresenter {
   /** The cases of this revision that have a story. */
   public List<Case> cases() {
     Board board = chosen.orElseThrow();
-    return workshop.casebook().all().stream()
-        .filter(c -> c.header().boardId().equals(board.identity().id()))
+    return workshop
+        .casebook()
+        .stories(header -> header.boardId().equals(board.identity().id()))
+        .stream()
         .filter(c -> !c.entries().isEmpty())
         .toList();
   }

@@ -61,7 +61,7 @@ public final class ShelfView extends VBox {
     table.setOnOpen(row -> onOpen.accept(row.header().number()));
     filter.setPromptText("Find: number, board, owner, words");
     filter.setPrefColumnCount(24);
-    filter.textProperty().addListener((observed, before, text) -> refresh());
+    filter.textProperty().addListener((observed, before, text) -> find(false));
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head =
@@ -117,7 +117,11 @@ public final class ShelfView extends VBox {
 
   /** Reads the shelf again, keeping the choice. */
   public void refresh() {
-    table.show(presenter.rows(filter.getText()), row -> row.header().number());
+    find(true);
+  }
+
+  private void find(boolean again) {
+    presenter.find(filter.getText(), again, rows -> table.show(rows, row -> row.header().number()));
   }
 
   public Node firstFocus() {

@@ -70,9 +70,9 @@ public final class StockroomPresenter {
   List<Need> needs() {
     List<Need> needs = new ArrayList<>();
     Stock stock = room.stock();
-    for (Case open : workshop.casebook().all()) {
+    for (Case open : workshop.casebook().stories(header -> !header.state().closed())) {
       Optional<Board> board = workshop.boards().find(open.header().boardId());
-      if (!open.header().state().closed() && board.isPresent()) {
+      if (board.isPresent()) {
         Telling telling = Telling.of(board.get(), open.entries());
         MendPlan plan =
             MendPlan.of(new MendPlan.Request(board.get(), telling, List.of(), stock.sockets()), 1);

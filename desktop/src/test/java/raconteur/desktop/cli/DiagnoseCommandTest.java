@@ -79,8 +79,9 @@ class DiagnoseCommandTest {
   }
 
   @Test
-  void wrongUsageIsExitCodeTwo() throws IOException {
-    assertThat(run(board(), CASE, "--k", "9")).isEqualTo(2);
+  void whatIsRefusedIsExitCodeOneAndWrongUsageTwo() throws IOException {
+    assertThat(run(board(), CASE, "--k", "9")).isEqualTo(1);
+    assertThat(run(board(), CASE, "--school", "of fish")).isEqualTo(1);
     assertThat(run(board(), CASE, "--nonsense")).isEqualTo(2);
   }
 }

@@ -47,7 +47,7 @@ class KeepingCommandsTest {
         Casebook other = open(into)) {
       assertThat(other.all()).isEqualTo(one.all());
     }
-    assertThat(run("unarchive", "--casebook", into.toString(), zip.toString())).isEqualTo(2);
+    assertThat(run("unarchive", "--casebook", into.toString(), zip.toString())).isEqualTo(1);
     assertThat(err.toString()).contains("empty casebook");
   }
 
@@ -72,9 +72,9 @@ class KeepingCommandsTest {
   @Test
   void whatIsNotThereIsSaidInOneSentence() {
     Path none = folder.resolve("none.casebook");
-    assertThat(run("restore", "--casebook", none.toString())).isEqualTo(2);
+    assertThat(run("restore", "--casebook", none.toString())).isEqualTo(1);
     assertThat(run("archive", "--casebook", none.toString(), folder.resolve("x").toString()))
-        .isEqualTo(2);
+        .isEqualTo(1);
     assertThat(err.toString().lines()).hasSize(2);
     assertThat(none).doesNotExist();
   }
