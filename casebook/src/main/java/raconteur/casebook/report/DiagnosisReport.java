@@ -53,6 +53,9 @@ public final class DiagnosisReport {
         "%nSuspects, of sets of up to %d faults (%.2f %% of them weighed)",
         diagnosis.largestHypothesis(),
         diagnosis.weighed() * 100);
+    if (!diagnosis.effort().isWhole()) {
+      line(text, "%s", diagnosis.effort().words());
+    }
     diagnosis.suspects().stream().limit(MOST_SUSPECTS).forEach(s -> suspect(text, s));
     line(text, "%nCleared: %s", diagnosis.cleared().isEmpty() ? "nothing yet" : cleared());
     for (Doubt doubt : diagnosis.doubts()) {
@@ -98,7 +101,7 @@ public final class DiagnosisReport {
       }
     }
     if (Math.abs(suspect.rest()) >= 1) {
-      line(text, "          %+5.1f dB that there may be a third fault", suspect.rest());
+      line(text, "          %+5.1f dB %s", suspect.rest(), advice.diagnosis().effort().restWords());
     }
   }
 
@@ -133,6 +136,9 @@ public final class DiagnosisReport {
       json.writeStringField("depth", board.depth().word());
       json.writeNumberField("largest hypothesis", diagnosis.largestHypothesis());
       json.writeNumberField("weighed", diagnosis.weighed());
+      json.writeNumberField("readings", diagnosis.effort().findings());
+      json.writeNumberField("readings weighed", diagnosis.effort().weighed());
+      json.writeNumberField("readings explained", diagnosis.effort().explained());
       json.writeNumberField("sound", diagnosis.soundness());
       json.writeStringField("origins", advice.origins());
       json.writeArrayFieldStart("suspects");

@@ -66,11 +66,7 @@ final class ArchiveReader {
     }
   }
 
-  /**
-   * Reads all of it.
-   *
-   * @return what the manifest says is in it; that and what came are the same
-   */
+  /** Reads all of it; what the manifest says is in it, and what comes, are the same. */
   static void read(Path file, Taker taker) throws Refusal {
     try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
       new ArchiveReader(zip).read(taker);

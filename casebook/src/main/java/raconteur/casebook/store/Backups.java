@@ -203,11 +203,9 @@ public final class Backups {
       if (i < NEWEST) {
         continue;
       }
-      boolean kept =
-          trusted
-              ? first(weeks, WEEKS, copy, Backups::week)
-                  | first(months, MONTHS, copy, Backups::month)
-              : doubtful++ < DOUBTFUL;
+      boolean week = trusted && first(weeks, WEEKS, copy, Backups::week);
+      boolean month = trusted && first(months, MONTHS, copy, Backups::month);
+      boolean kept = trusted ? week || month : doubtful++ < DOUBTFUL;
       if (!kept) {
         outdated.add(copy);
       }

@@ -5,6 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
 
 /** The casebooks that this program has open. Files held by the same program lock nothing. */
 final class OpenFiles {
@@ -20,8 +22,9 @@ final class OpenFiles {
     OPEN.computeIfPresent(file, (f, count) -> count == 1 ? null : count - 1);
   }
 
-  static synchronized boolean holds(Path file) {
-    return OPEN.containsKey(real(file));
+  /** Does something with a file that is not open here, and is not opened until it is done. */
+  static synchronized <T> Optional<T> unlessOpen(Path file, Supplier<T> work) {
+    return OPEN.containsKey(real(file)) ? Optional.empty() : Optional.of(work.get());
   }
 
   /** One name for a file, whatever links lead to it. */

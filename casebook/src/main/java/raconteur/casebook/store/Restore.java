@@ -199,25 +199,30 @@ public final class Restore {
 
   /** Does something while nobody has the casebook open, and nobody can open it. */
   private static Outcome<Restored> alone(
-      Path casebook, Function<Optional<FileChannel>, Outcome<Restored>> work) throws IOException {
-    String open =
-        casebook
-            + " is open in a window or held by another program; close that first. Nothing was"
-            + " changed.";
-    synchronized (OpenFiles.class) {
-      if (OpenFiles.holds(casebook)) {
-        return new Outcome.Failed<>(open);
-      }
-      if (!Files.exists(casebook)) {
-        return work.apply(Optional.empty());
-      }
-      try (FileChannel channel =
-              FileChannel.open(casebook, StandardOpenOption.READ, StandardOpenOption.WRITE);
-          FileLock lock = channel.tryLock(LOCKED_FROM, LOCKED_BYTES, false)) {
-        return lock == null ? new Outcome.Failed<>(open) : work.apply(Optional.of(channel));
-      } catch (OverlappingFileLockException e) {
-        return new Outcome.Failed<>(open);
-      }
+      Path casebook, Function<Optional<FileChannel>, Outcome<Restored>> work) {
+    Outcome<Restored> open =
+        new Outcome.Failed<>(
+            casebook
+                + " is open in a window or held by another program; close that first. Nothing was"
+                + " changed.");
+    return OpenFiles.unlessOpen(casebook, () -> locked(casebook, work, open)).orElse(open);
+  }
+
+  private static Outcome<Restored> locked(
+      Path casebook,
+      Function<Optional<FileChannel>, Outcome<Restored>> work,
+      Outcome<Restored> open) {
+    if (!Files.exists(casebook)) {
+      return work.apply(Optional.empty());
+    }
+    try (FileChannel channel =
+            FileChannel.open(casebook, StandardOpenOption.READ, StandardOpenOption.WRITE);
+        FileLock lock = channel.tryLock(LOCKED_FROM, LOCKED_BYTES, false)) {
+      return lock == null ? open : work.apply(Optional.of(channel));
+    } catch (OverlappingFileLockException e) {
+      return open;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 

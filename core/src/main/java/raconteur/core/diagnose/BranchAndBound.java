@@ -24,13 +24,15 @@ final class BranchAndBound {
    * Weighs the sets; uses what processors there are.
    *
    * @param gathering gets every set weighed
+   * @param patience where it is over, what is left counts as cut
    */
   static HypothesisSearch.Result run(
       FaultClass[] classes,
       List<EvidenceColumn<?>> columns,
       int largest,
-      Marginals.Gathering gathering) {
-    var first = new SetWalk(classes, columns, largest, gathering);
+      Marginals.Gathering gathering,
+      Patience patience) {
+    var first = new SetWalk(classes, columns, largest, gathering, patience);
     List<SetWalk> walks =
         IntStream.range(0, WALKS).mapToObj(i -> i == 0 ? first : first.beside()).toList();
     IntStream.range(0, WALKS).parallel().forEach(i -> walks.get(i).go(i, WALKS));

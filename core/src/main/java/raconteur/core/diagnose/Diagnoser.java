@@ -37,6 +37,15 @@ public final class Diagnoser {
   private static final double WORTH_COUNTING = 1e-5;
   private static final int MOST_PAIRS = 200;
 
+  /** The share of patience for what was to be expected before any reading. */
+  private static final double BEFORE = 0.2;
+
+  /** The share of patience in which models are asked about faults. */
+  private static final double ASKING = 0.5;
+
+  /** The share of patience by which sets have been weighed. */
+  private static final double SEARCHING = 0.8;
+
   /**
    * What single findings weigh is told from sets of so many: for every finding there is a search.
    */
@@ -75,35 +84,41 @@ public final class Diagnoser {
     this.predictor = predictor;
     this.largest = largest;
     this.occurrences = Occurrence.all(board, catalogue, priors, List.of());
-    this.before = search(List.of(), 0, largest).marginals();
+    this.before = search(List.of(), 0, largest, Patience.ENDLESS).marginals();
     this.now = before;
   }
 
-  /** Weighs the whole story so far, and every finding of it for every suspect. */
-  public Diagnosis diagnose(Telling telling) {
-    return diagnose(telling, true);
+  /**
+   * Weighs the whole story so far, and every finding of it for every suspect.
+   *
+   * @param patience where it is over, the answer rests on what was weighed by then
+   */
+  public Diagnosis diagnose(Telling telling, Patience patience) {
+    return diagnose(telling, true, patience);
   }
 
   /** The same without what single findings weigh, for planning: no search for every finding. */
-  public Diagnosis diagnoseUnexplained(Telling telling) {
-    return diagnose(telling, false);
+  public Diagnosis diagnoseUnexplained(Telling telling, Patience patience) {
+    return diagnose(telling, false, patience);
   }
 
-  private Diagnosis diagnose(Telling telling, boolean explained) {
-    List<DatedFinding> findings =
+  private Diagnosis diagnose(Telling telling, boolean explained, Patience patience) {
+    List<DatedFinding> told =
         telling.findings().stream().filter(f -> stillCounts(f, telling)).toList();
     if (!telling.mends().equals(mendsBefore)) {
       mendsBefore = telling.mends();
       occurrences = Occurrence.all(board, catalogue, priors, mendsBefore);
       chain.clear();
-      before = search(List.of(), telling.epoch(), largest).marginals();
+      before = search(List.of(), telling.epoch(), largest, patience.first(BEFORE)).marginals();
     }
-    if (explained) {
-      follow(findings, telling.epoch());
-    }
-    List<DatedFinding> weighed = explained ? findings : List.of();
-    HypothesisSearch.Result result = search(keys(findings), telling.epoch(), largest);
+    List<DatedFinding> findings = asked(told, patience.first(ASKING));
+    HypothesisSearch.Result result =
+        search(keys(findings), telling.epoch(), largest, patience.first(SEARCHING));
     now = result.marginals();
+    if (explained) {
+      follow(findings, telling.epoch(), patience);
+    }
+    List<DatedFinding> weighed = explained ? findings.subList(0, chain.size() - 1) : List.of();
     List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings));
     List<Suspect> suspects =
         stretches.stream()
@@ -127,7 +142,28 @@ public final class Diagnoser {
         largest,
         result.weighed(),
         result.classes().length,
+        new Effort(told.size(), findings.size(), weighed.size()),
         Expansion.of(result, telling.epoch()));
+  }
+
+  /**
+   * The findings whose models were asked about every fault, the latest first while patience lasts;
+   * in the order of the story.
+   */
+  private List<DatedFinding> asked(List<DatedFinding> told, Patience patience) {
+    List<DatedFinding> asked = new ArrayList<>();
+    for (DatedFinding finding : told.reversed()) {
+      ColumnKey key = key(finding, told);
+      if (!columns.containsKey(key)) {
+        Optional<? extends EvidenceColumn<?>> column = column(key, patience);
+        if (column.isEmpty()) {
+          break;
+        }
+        columns.put(key, column.get());
+      }
+      asked.add(finding);
+    }
+    return asked.reversed();
   }
 
   /**
@@ -198,7 +234,7 @@ public final class Diagnoser {
   }
 
   /** Extends the chain of posteriors to all findings. */
-  private void follow(List<DatedFinding> findings, int epoch) {
+  private void follow(List<DatedFinding> findings, int epoch, Patience patience) {
     int shared = 0;
     while (shared < Math.min(chained.size(), findings.size())
         && chained.get(shared).equals(findings.get(shared))) {
@@ -211,7 +247,10 @@ public final class Diagnoser {
     chained = findings;
     int most = Math.min(largest, LARGEST_IN_A_LINK);
     for (int n = chain.size(); n <= findings.size(); n++) {
-      chain.add(search(keys(findings.subList(0, n)), epoch, most).marginals());
+      if (n > 0 && patience.isOver()) {
+        return;
+      }
+      chain.add(search(keys(findings.subList(0, n)), epoch, most, Patience.ENDLESS).marginals());
     }
   }
 
@@ -225,14 +264,17 @@ public final class Diagnoser {
         f.finding(), f.moment(), predictor.expectation(f.finding(), f.moment(), told));
   }
 
-  private HypothesisSearch.Result search(List<ColumnKey> keys, int epoch, int most) {
+  private HypothesisSearch.Result search(
+      List<ColumnKey> keys, int epoch, int most, Patience patience) {
     List<EvidenceColumn<?>> used = new ArrayList<>();
     int[] epochs = new int[keys.size()];
     for (int i = 0; i < keys.size(); i++) {
-      used.add(columns.computeIfAbsent(keys.get(i), this::column));
+      used.add(
+          columns.computeIfAbsent(keys.get(i), key -> column(key, Patience.ENDLESS).orElseThrow()));
       epochs[i] = keys.get(i).moment().epoch();
     }
-    return HypothesisSearch.run(occurrences, used, epochs, most, catalogue.placeOfFaults(), epoch);
+    return HypothesisSearch.run(
+        occurrences, used, epochs, most, catalogue.placeOfFaults(), epoch, patience);
   }
 
   private List<EvidenceColumn<?>> columnsOf(List<DatedFinding> findings) {
@@ -241,12 +283,14 @@ public final class Diagnoser {
     return used;
   }
 
-  private EvidenceColumn<?> column(ColumnKey key) {
-    return column(predictor.model(key.finding(), key.moment(), key.expectation()), key.finding());
+  private Optional<? extends EvidenceColumn<?>> column(ColumnKey key, Patience patience) {
+    return column(
+        predictor.model(key.finding(), key.moment(), key.expectation()), key.finding(), patience);
   }
 
-  private <E> EvidenceColumn<E> column(TestModel<E> model, Finding finding) {
-    return EvidenceColumn.of(model, finding, catalogue.faults());
+  private <E> Optional<EvidenceColumn<E>> column(
+      TestModel<E> model, Finding finding, Patience patience) {
+    return EvidenceColumn.of(model, finding, catalogue.faults(), patience);
   }
 
   private Suspect suspect(Stretch stretch, List<DatedFinding> findings) {

@@ -14,6 +14,7 @@ import raconteur.core.fault.Place;
  * @param largestHypothesis K
  * @param weighed the share of all sets up to K that was weighed, at least
  * @param classes how many classes of faults the findings tell apart
+ * @param effort how much of the story this rests on
  * @param hypotheses the leading sets of faults, for planning
  */
 public record Diagnosis(
@@ -24,6 +25,7 @@ public record Diagnosis(
     int largestHypothesis,
     double weighed,
     int classes,
+    Effort effort,
     List<Hypothesis> hypotheses) {
   public Diagnosis {
     suspects = List.copyOf(suspects);

@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.stream.IntStream;
 import raconteur.core.fault.Fault;
@@ -21,6 +22,7 @@ import raconteur.core.predict.TestModel;
  */
 final class EvidenceColumn<E> {
   private static final int UNKNOWN = -1;
+  private static final int ASKED_EVERY = 16;
 
   /** With more effects than this it takes too long to try what two others make of each. */
   private static final int MOST_JOINED = 60;
@@ -46,13 +48,22 @@ final class EvidenceColumn<E> {
 
   /** Asks the model about every fault; linear in their number. */
   static <E> EvidenceColumn<E> of(TestModel<E> model, Finding found, List<Fault> faults) {
+    return of(model, found, faults, Patience.ENDLESS).orElseThrow();
+  }
+
+  /** The same, empty where patience is over before every fault was asked about. */
+  static <E> Optional<EvidenceColumn<E>> of(
+      TestModel<E> model, Finding found, List<Fault> faults, Patience patience) {
     var column = new EvidenceColumn<>(model, found, faults.size());
     for (int i = 0; i < faults.size(); i++) {
+      if (i % ASKED_EVERY == 0 && patience.isOver()) {
+        return Optional.empty();
+      }
       column.ofFault[i] = column.number(model.effectOf(faults.get(i)));
     }
     column.singles = column.effects.size();
     column.hides = new AtomicReferenceArray<>(column.singles);
-    return column;
+    return Optional.of(column);
   }
 
   private int number(E effect) {

@@ -55,12 +55,24 @@ final class HypothesisSearch {
       int largest,
       int[] placeOf,
       int epoch) {
+    return run(occurrences, columns, epochs, largest, placeOf, epoch, Patience.ENDLESS);
+  }
+
+  /** The same; where patience is over the sets not met by then count as cut. */
+  static Result run(
+      List<Occurrence> occurrences,
+      List<EvidenceColumn<?>> columns,
+      int[] epochs,
+      int largest,
+      int[] placeOf,
+      int epoch,
+      Patience patience) {
     if (largest < 1 || largest > 3) {
       throw new IllegalArgumentException("hypotheses have 1 to 3 faults, not " + largest);
     }
     FaultClass[] classes = classify(occurrences, columns, epochs);
     var gathering = new Marginals.Gathering(classes, placeOf, epoch);
-    return BranchAndBound.run(classes, columns, largest, gathering);
+    return BranchAndBound.run(classes, columns, largest, gathering, patience);
   }
 
   private static FaultClass[] classify(

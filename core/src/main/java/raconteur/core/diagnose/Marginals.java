@@ -1,12 +1,8 @@
 package raconteur.core.diagnose;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import raconteur.core.diagnose.FaultClass.PowerSums;
 
 /**
@@ -57,8 +53,7 @@ final class Marginals {
     /* Filled when first asked for, by whoever asks: what is in it never changes. */
     private final Present[] present;
 
-    /* For two classes whether they have a place in common. */
-    private final boolean[][] meets;
+    private final Meetings meets;
     private double sound;
     private double total;
 
@@ -96,7 +91,7 @@ final class Marginals {
       this.mass = new double[classes.length * MOST];
       this.none = new double[classes.length * MOST];
       this.present = new Present[classes.length * MOST];
-      this.meets = meetings();
+      this.meets = new Meetings(classes, placeOf, epoch);
       for (int c = 0; c < classes.length; c++) {
         PowerSums there = PowerSums.ZERO;
         for (Occurrence member : classes[c].members()) {
@@ -135,25 +130,6 @@ final class Marginals {
       }
       sound += factor * other.sound;
       total += factor * other.total;
-    }
-
-    private boolean[][] meetings() {
-      List<Set<Integer>> at = new ArrayList<>();
-      for (int place = 0; place < byPlace.length; place++) {
-        at.add(new HashSet<>());
-      }
-      for (int c = 0; c < classes.length; c++) {
-        for (Occurrence member : classes[c].members()) {
-          if (member.during(epoch)) {
-            at.get(placeOf[member.fault()]).add(c);
-          }
-        }
-      }
-      boolean[][] meeting = new boolean[classes.length][classes.length];
-      for (Set<Integer> here : at) {
-        here.forEach(one -> here.forEach(other -> meeting[one][other] = true));
-      }
-      return meeting;
     }
 
     /** The weight of all that was added. */
@@ -210,7 +186,7 @@ final class Marginals {
       for (int d = 0; d < depth; d++) {
         stemNone *= none[chosen[d] * MOST + counts[d]];
         for (int e = 0; e < d; e++) {
-          stemMeets |= meets[chosen[d]][chosen[e]];
+          stemMeets |= meets.meet(chosen[d], chosen[e]);
         }
       }
     }
@@ -222,7 +198,7 @@ final class Marginals {
       sound += weight * stemNone * none[c * MOST + 1];
       boolean meeting = stemMeets;
       for (int d = 0; d < stemDepth; d++) {
-        meeting |= meets[stem[d]][c];
+        meeting |= meets.meet(stem[d], c);
       }
       if (meeting) {
         stem[stemDepth] = c;
@@ -292,7 +268,7 @@ final class Marginals {
       int meeting = 0;
       for (int d = 1; d < depth; d++) {
         for (int e = 0; e < d; e++) {
-          if (meets[chosen[d]][chosen[e]]) {
+          if (meets.meet(chosen[d], chosen[e])) {
             overlap(present(chosen[d], counts[d]), present(chosen[e], counts[e]), weight);
             meeting++;
           }

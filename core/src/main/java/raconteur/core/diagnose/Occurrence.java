@@ -28,6 +28,15 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
     return from <= epoch && epoch < until;
   }
 
+  /**
+   * With more mends than this the earlier ones are told in short: each splits every fault it
+   * touches once more, and what a fault was like a dozen mends ago no finding asks any more.
+   */
+  private static final int MENDS_IN_FULL = 12;
+
+  /** How many beginnings of one fault are kept apart from then on. */
+  private static final int MOST_LASTING = 3;
+
   /** Every occurrence of every fault, given the mends so far. */
   static List<Occurrence> all(
       Board board, FaultCatalogue catalogue, Priors priors, List<DatedMend> mends) {
@@ -48,18 +57,27 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
       List<Occurrence> all) {
     List<Occurrence> mine = new ArrayList<>();
     List<Lasting> lasting = new ArrayList<>(List.of(new Lasting(0, odds)));
-    for (DatedMend mend : mends) {
+    int inFull = mends.size() - MENDS_IN_FULL;
+    for (int m = 0; m < mends.size(); m++) {
+      DatedMend mend = mends.get(m);
       double cure = cureChance(fault, mend.mend(), board, rates);
       if (cure > 0) {
         for (int i = 0; i < lasting.size(); i++) {
           Lasting was = lasting.get(i);
-          mine.add(new Occurrence(index, was.from(), mend.epoch(), was.odds() * cure, true));
+          if (m >= inFull) {
+            mine.add(new Occurrence(index, was.from(), mend.epoch(), was.odds() * cure, true));
+          }
           lasting.set(i, new Lasting(was.from(), was.odds() * (1 - cure)));
         }
       }
       double broken = breakChance(fault, mend.mend(), board, rates);
       if (broken > 0) {
         lasting.add(new Lasting(mend.epoch(), broken / (1 - broken)));
+      }
+      while (m < inFull && lasting.size() > MOST_LASTING) {
+        Lasting first = lasting.removeFirst();
+        Lasting second = lasting.removeFirst();
+        lasting.addFirst(new Lasting(second.from(), first.odds() + second.odds()));
       }
     }
     boolean exclusive = mine.size() + lasting.size() > 1;

@@ -29,9 +29,12 @@ final class SetWalk {
    */
   private static final double KEPT = 12;
 
+  private static final int ASKED_EVERY = 32;
+
   private final FaultClass[] classes;
   private final List<EvidenceColumn<?>> columns;
   private final int largest;
+  private final Patience patience;
   private final double cut;
   private final double bestEvidence;
   private final double[] logOdds;
@@ -54,15 +57,20 @@ final class SetWalk {
   private final Candidates all;
   private double bestLeaf;
   private double cutMass;
+  private int asked;
+  private boolean over;
 
   /**
    * @param gathering gets every set weighed, by what it weighs beside the best met so far
+   * @param patience where it is over, what is left counts as cut
    */
   SetWalk(
       FaultClass[] classes,
       List<EvidenceColumn<?>> columns,
       int largest,
-      Marginals.Gathering gathering) {
+      Marginals.Gathering gathering,
+      Patience patience) {
+    this.patience = patience;
     this.classes = classes;
     this.columns = columns;
     this.largest = largest;
@@ -127,6 +135,7 @@ final class SetWalk {
     this.classes = other.classes;
     this.columns = other.columns;
     this.largest = other.largest;
+    this.patience = other.patience;
     this.cut = other.cut;
     this.bestEvidence = other.bestEvidence;
     this.logOdds = other.logOdds;
@@ -270,7 +279,7 @@ final class SetWalk {
     return new Candidates(sorted, adds, addsFrom, oddsFrom, logOddsFrom);
   }
 
-  private static final long PLACE = (1L << 16) - 1;
+  private static final long PLACE = (1L << 20) - 1;
 
   private static long ascending(double value) {
     long bits = Double.doubleToLongBits(value);
@@ -300,7 +309,7 @@ final class SetWalk {
     for (int i = first; i < from.order.length; i += stride) {
       int c = from.order[i];
       double hoped = odds + bestEvidence;
-      if (hoped + from.logOddsFrom[i] < bestLeaf - cut) {
+      if (hoped + from.logOddsFrom[i] < bestLeaf - cut || (i > first && isOver())) {
         cut(from, i, stride, hoped, room);
         return;
       }
@@ -329,6 +338,12 @@ final class SetWalk {
         }
       }
     }
+  }
+
+  /** Whether patience is over; the clock is not looked at every time. */
+  private boolean isOver() {
+    over |= ++asked % ASKED_EVERY == 0 && patience.isOver();
+    return over;
   }
 
   /** Adds one last fault on top of a class, where any can add enough. */

@@ -7,6 +7,7 @@ import java.util.function.BiFunction;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnoser;
 import raconteur.core.diagnose.Diagnosis;
+import raconteur.core.diagnose.Patience;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Priors;
@@ -96,14 +97,26 @@ public final class Advisor {
     return reasoning.catalogue().faults().size();
   }
 
-  /** Weighs the story. */
+  /** Weighs the story, however long it takes. */
   public Advice advise(List<Entry> entries) {
-    return advise(entries, Diagnoser::diagnose);
+    return advise(entries, Patience.ENDLESS);
+  }
+
+  /**
+   * Weighs as much of the story as there is patience for; {@link Diagnosis#effort} says how much.
+   */
+  public Advice advise(List<Entry> entries, Patience patience) {
+    return advise(entries, (diagnoser, telling) -> diagnoser.diagnose(telling, patience));
   }
 
   /** The same without what single findings weigh: enough to plan by, and quicker after a mend. */
   public Advice adviseUnexplained(List<Entry> entries) {
-    return advise(entries, Diagnoser::diagnoseUnexplained);
+    return adviseUnexplained(entries, Patience.ENDLESS);
+  }
+
+  public Advice adviseUnexplained(List<Entry> entries, Patience patience) {
+    return advise(
+        entries, (diagnoser, telling) -> diagnoser.diagnoseUnexplained(telling, patience));
   }
 
   private Advice advise(List<Entry> entries, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
@@ -119,7 +132,7 @@ public final class Advisor {
 
   /** What to do next; takes longer than {@link #advise}. */
   public List<Step> nextSteps(Advice advice) {
-    return nextSteps(advice, Set.of());
+    return nextSteps(advice, Set.of(), Patience.ENDLESS);
   }
 
   /** Minutes an action takes, with those its risk is worth; the school's likings left out. */
@@ -152,6 +165,11 @@ public final class Advisor {
    * @param declined the {@link Step.Action#name} of those steps
    */
   public List<Step> nextSteps(Advice advice, Set<String> declined) {
-    return reasoning.nextSteps().suggest(advice.diagnosis(), advice.telling(), declined);
+    return nextSteps(advice, declined, Patience.ENDLESS);
+  }
+
+  /** The same; where patience is over, the best of the tests weighed by then. */
+  public List<Step> nextSteps(Advice advice, Set<String> declined, Patience patience) {
+    return reasoning.nextSteps().suggest(advice.diagnosis(), advice.telling(), declined, patience);
   }
 }

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Hypothesis;
+import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
@@ -116,7 +117,7 @@ public final class ExactOptimum {
               new LookAhead.Price(
                   facts.minutes(sample), facts.risk(sample), 0, facts.minutes(sample))));
     }
-    return start.rank(all).stream()
+    return start.rank(all, Patience.ENDLESS).stream()
         .limit(TESTS)
         .map(LookAhead.Scored::test)
         .map(ExactOptimum::merged)
@@ -234,7 +235,7 @@ public final class ExactOptimum {
       double share = left.get(leader).probability();
       Optional<LookAhead.Scored> chosen =
           ahead.choose(
-              ahead.rank(open),
+              ahead.rank(open, Patience.ENDLESS),
               new LookAhead.Mending(
                   Set.of(catalogue.placeOf(left.get(leader).faults().getFirst())),
                   mendMinutes[leader],

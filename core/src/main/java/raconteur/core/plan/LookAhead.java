@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import raconteur.core.diagnose.Hypothesis;
+import raconteur.core.diagnose.Patience;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
@@ -156,10 +157,15 @@ final class LookAhead {
   /**
    * All tests that tell anything: first those that pay, by what a minute of them saves. Turning the
    * board is shared among the tests that would be made before it is turned back.
+   *
+   * @param patience where it is over, the tests not weighed by then are left out
    */
-  List<Scored> rank(List<Test> tests) {
+  List<Scored> rank(List<Test> tests, Patience patience) {
     List<Scored> alone = new ArrayList<>();
     for (Test test : tests) {
+      if (patience.isOver()) {
+        break;
+      }
       double bits = entropy(weights) - expectedEntropy(test);
       if (bits > TELLS_NOTHING) {
         double saves = now - expected(test, weights) - test.price().all();
@@ -170,7 +176,7 @@ final class LookAhead {
     List<Scored> scored = new ArrayList<>();
     alone.forEach(s -> scored.add(s.among(stay)));
     scored.sort(Comparator.comparing(Scored::pays).thenComparingDouble(Scored::rate).reversed());
-    return few() ? deeper(scored) : scored;
+    return few() && !patience.isOver() ? deeper(scored) : scored;
   }
 
   /**

@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Diagnosis;
+import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
@@ -39,6 +40,9 @@ public final class NextSteps {
   private static final int MOST_TOLD = 3;
   private static final double CLEAN_FROM = 0.12;
 
+  /** The share of patience in which models are asked about tests. */
+  private static final double ASKING = 0.6;
+
   private final Board board;
   private final FaultCatalogue catalogue;
   private final Predictor predictor;
@@ -61,15 +65,17 @@ public final class NextSteps {
 
   /** The next steps, best first, at most three; none where nothing is suspected. */
   public List<Step> suggest(Diagnosis diagnosis, Telling telling) {
-    return suggest(diagnosis, telling, Set.of());
+    return suggest(diagnosis, telling, Set.of(), Patience.ENDLESS);
   }
 
   /**
    * The same, without tests that were declined.
    *
    * @param declined their {@link Step.Action#name}
+   * @param patience where it is over, the tests not weighed by then are not proposed
    */
-  public List<Step> suggest(Diagnosis diagnosis, Telling telling, Set<String> declined) {
+  public List<Step> suggest(
+      Diagnosis diagnosis, Telling telling, Set<String> declined, Patience patience) {
     if (diagnosis.suspects().isEmpty()) {
       return List.of();
     }
@@ -79,8 +85,9 @@ public final class NextSteps {
             catalogue,
             place -> shop.school().mendWeight() * words.mendMinutes(place),
             costs.single("check"));
-    List<LookAhead.Test> tests = tests(diagnosis, telling, declined, lookAhead);
-    List<LookAhead.Scored> scored = lookAhead.rank(tests);
+    List<LookAhead.Test> tests =
+        tests(diagnosis, telling, declined, lookAhead, patience.first(ASKING));
+    List<LookAhead.Scored> scored = lookAhead.rank(tests, patience);
     Set<Object> taken = new HashSet<>();
     telling.findings().forEach(f -> taken.add(TestFacts.identity(f.finding())));
     return steps(diagnosis, telling, scored, lookAhead, taken, declined);
@@ -115,12 +122,19 @@ public final class NextSteps {
   }
 
   private List<LookAhead.Test> tests(
-      Diagnosis diagnosis, Telling telling, Set<String> declined, LookAhead lookAhead) {
+      Diagnosis diagnosis,
+      Telling telling,
+      Set<String> declined,
+      LookAhead lookAhead,
+      Patience patience) {
     Set<Object> done = done(telling);
     Optional<Boolean> powered = powered(telling);
     double powering = riskOfPower(telling);
     List<LookAhead.Test> tests = new ArrayList<>();
     for (Finding test : candidates(diagnosis, telling)) {
+      if (patience.isOver()) {
+        return tests;
+      }
       if (offered(test, done, declined)) {
         boolean turned = powered.filter(p -> p != TestFacts.powered(test)).isPresent();
         double turning = turned ? costs.single("power or turn") : 0;

@@ -26,6 +26,11 @@ final class Consequences {
     this.signals = signals;
   }
 
+  /** How many pins are changed. */
+  int size() {
+    return ids.length;
+  }
+
   Optional<Signal> at(int pinId) {
     int found = Arrays.binarySearch(ids, pinId);
     return found < 0 ? Optional.empty() : Optional.of(SIGNALS[signals[found]]);

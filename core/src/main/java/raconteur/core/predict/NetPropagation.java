@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.LongAdder;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
@@ -23,7 +24,12 @@ import raconteur.core.fault.Place;
 public final class NetPropagation {
   private final Board board;
   private final NetIndex nets;
+
+  /** What is kept of all faults together: some hundred megabytes. Beyond that it is found again. */
+  private static final long MOST_KEPT_PINS = 20_000_000;
+
   private final Map<Fault, Consequences> known = new ConcurrentHashMap<>();
+  private final LongAdder keptPins = new LongAdder();
 
   public NetPropagation(Board board) {
     this.board = board;
@@ -100,7 +106,16 @@ public final class NetPropagation {
 
   /** All a fault alone changes. */
   Consequences consequences(Fault fault) {
-    return known.computeIfAbsent(fault, f -> new Spread(nets).of(f));
+    Consequences kept = known.get(fault);
+    if (kept != null) {
+      return kept;
+    }
+    Consequences found = new Spread(nets).of(fault);
+    keptPins.add(found.size());
+    if (keptPins.sum() <= MOST_KEPT_PINS) {
+      known.put(fault, found);
+    }
+    return found;
   }
 
   /** Two changes at one pin together: the one nearer to the pin wins, and opposite levels fight. */

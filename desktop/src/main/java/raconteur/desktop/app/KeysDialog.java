@@ -23,6 +23,7 @@ final class KeysDialog {
     {"F7", "another step; on a stage the next pane"},
     {"Shift+F7", "the step cannot be made, or was unclear"},
     {"F8", "arm's length: for two metres"},
+    {"Shift+F8", "stop working it out: show what was weighed so far"},
     {"F9", "turn the board over"},
     {"F10", "dim workshop, or light"},
     {"F11", "on a simulated board: a pin to probe"},

@@ -4,8 +4,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import raconteur.casebook.boards.BoardShelf;
@@ -13,6 +15,7 @@ import raconteur.casebook.report.DiagnosisReport;
 import raconteur.core.board.Board;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
+import raconteur.core.diagnose.Patience;
 import raconteur.core.fault.History;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.School;
@@ -27,6 +30,9 @@ import raconteur.core.story.CaseFiles;
     description = "Print suspects, weights, what is cleared and next steps of a case.",
     mixinStandardHelpOptions = true)
 final class DiagnoseCommand extends Printing {
+  /** The share of the time in which suspicion is weighed; the rest is for the next steps. */
+  private static final double WEIGHING = 0.75;
+
   @Option(names = "--board", required = true, paramLabel = "FILE", description = "A board file.")
   private Path board = Path.of("");
 
@@ -49,8 +55,19 @@ final class DiagnoseCommand extends Printing {
       description = "How the shop likes to work, for example \"probe first\".")
   private String school = "";
 
+  @Option(
+      names = "--seconds",
+      paramLabel = "N",
+      defaultValue = "8",
+      description =
+          "How long to weigh at most, 1 to 3600 (default 8); what was not weighed by then is told.")
+  private int seconds;
+
   @Override
   public Integer call() {
+    if (seconds < 1 || seconds > 3600) {
+      return refuse("--seconds takes 1 to 3600, not " + seconds + ".");
+    }
     if (largest < 1 || largest > 3) {
       return refuse("--k takes 1, 2 or 3, not " + largest + ".");
     }
@@ -86,8 +103,10 @@ final class DiagnoseCommand extends Printing {
               + "; give the file of that board.");
     }
     Advisor advisor = new Advisor(read, History.NONE, largest, shop);
-    Advisor.Advice advice = advisor.advise(told.entries());
-    var report = new DiagnosisReport(read, advice, advisor.nextSteps(advice));
+    Patience patience =
+        Patience.of(Duration.ofMillis(seconds * 1000L), System::nanoTime, () -> false);
+    Advisor.Advice advice = advisor.advise(told.entries(), patience.first(WEIGHING));
+    var report = new DiagnosisReport(read, advice, advisor.nextSteps(advice, Set.of(), patience));
     return print(json ? report.json() : report.text());
   }
 

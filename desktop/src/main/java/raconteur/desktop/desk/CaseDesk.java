@@ -1,5 +1,6 @@
 package raconteur.desktop.desk;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.regex.Pattern;
 import raconteur.casebook.store.Outcome;
 import raconteur.casebook.store.StockRoom;
 import raconteur.core.board.Board;
+import raconteur.core.diagnose.Patience;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Closing;
@@ -36,6 +38,8 @@ import raconteur.desktop.app.Workshop;
  * thrown away. Without the toolkit.
  */
 public final class CaseDesk {
+  private static final Duration MOST_THINKING = Duration.ofSeconds(30);
+
   /** {@code strike 17 wrong pin}: takes an earlier line back. */
   private static final Pattern STRIKE =
       Pattern.compile("\\s*strike\\s+([0-9]{1,6})(.{0,200})", Pattern.CASE_INSENSITIVE);
@@ -49,6 +53,7 @@ public final class CaseDesk {
   private final BenchLine benchLine;
   private final Board board;
   private final AtomicInteger asked = new AtomicInteger();
+  private final AtomicInteger stopped = new AtomicInteger(-1);
   private Optional<Advisor> advisor = Optional.empty();
   private List<Entry> entries;
   private Telling telling;
@@ -287,7 +292,9 @@ public final class CaseDesk {
         .execute(
             () -> {
               List<Step> steps =
-                  advisor.map(a -> a.nextSteps(advice.get(), without)).orElse(List.of());
+                  advisor
+                      .map(a -> a.nextSteps(advice.get(), without, patience(mine)))
+                      .orElse(List.of());
               show(mine, with(advice, steps, 0, false, state.news(), state.shifts()));
             });
   }
@@ -310,7 +317,7 @@ public final class CaseDesk {
             () ->
                 advisor.ifPresent(
                     mind -> {
-                      Advisor.Advice other = mind.advise(story);
+                      Advisor.Advice other = mind.advise(story, patience(mine));
                       String news = News.whatIf(number, now, other);
                       show(
                           mine,
@@ -323,6 +330,17 @@ public final class CaseDesk {
                               News.shifts(now, other)));
                     }));
     return new DeskState.Kept("The story stays as it is.");
+  }
+
+  /** Stops what is being worked out: what was weighed by then is shown, and how much that is. */
+  public void stopThinking() {
+    stopped.set(asked.get());
+  }
+
+  /** Until it takes too long, the user says stop, or something newer is asked. */
+  private Patience patience(int mine) {
+    return Patience.of(
+        MOST_THINKING, System::nanoTime, () -> stopped.get() == mine || asked.get() != mine);
   }
 
   /** Moves the case on the shelf; a sentence where that failed, else empty. */
@@ -353,7 +371,26 @@ public final class CaseDesk {
     Optional<Advisor.Advice> before = state.advice();
     publish(with(before, state.steps(), state.step(), true, state.news(), state.shifts()));
     Set<String> without = Set.copyOf(declined);
-    workshop.worker().execute(() -> think(mine, story, before, cause, without));
+    workshop
+        .worker()
+        .execute(
+            () -> {
+              try {
+                think(mine, story, before, cause, without);
+              } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+                show(
+                    mine,
+                    with(
+                        before,
+                        state.steps(),
+                        state.step(),
+                        false,
+                        "What this means could not be worked out ("
+                            + e
+                            + "). The line is in the story, and the rest goes on.",
+                        List.of()));
+              }
+            });
   }
 
   private DeskState with(
@@ -397,18 +434,21 @@ public final class CaseDesk {
                     board, workshop.history(board), Advisor.MOST_IN_A_HYPOTHESIS, workshop.shop()));
     advisor = Optional.of(mind);
     boolean opening = before.isEmpty();
-    Advisor.Advice advice = opening ? mind.adviseUnexplained(story) : mind.advise(story);
+    Advisor.Advice advice =
+        opening
+            ? mind.adviseUnexplained(story, patience(mine))
+            : mind.advise(story, patience(mine));
     String news = cause.isEmpty() ? "" : News.tell(before, advice);
     List<News.Shift> shifts = cause.isEmpty() ? List.of() : News.shifts(before, advice);
     show(mine, with(Optional.of(advice), List.of(), 0, true, news, shifts));
     if (mine == asked.get()) {
-      List<Step> steps = mind.nextSteps(advice, without);
+      List<Step> steps = mind.nextSteps(advice, without, patience(mine));
       List<SimilarStories.Likeness> similar =
           SimilarStories.of(board, advice.telling(), workshop.earlier(board));
       if (opening) {
         show(mine, with(Optional.of(advice), steps, 0, true, news, shifts).like(similar));
       }
-      Advisor.Advice explained = opening ? mind.advise(story) : advice;
+      Advisor.Advice explained = opening ? mind.advise(story, patience(mine)) : advice;
       show(mine, with(Optional.of(explained), steps, 0, false, news, shifts).like(similar));
     }
   }

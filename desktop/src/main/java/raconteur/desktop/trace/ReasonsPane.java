@@ -61,7 +61,7 @@ final class ReasonsPane extends ScrollPane {
     if (suspect.weights().isEmpty() && !advice.telling().findings().isEmpty()) {
       row("…", "working out what each line weighs", "figures");
     } else if (Math.abs(suspect.rest()) >= SAYS_SOMETHING_DECIBANS) {
-      row(decibans(suspect.rest()), "that there may be a third fault", "figures");
+      row(decibans(suspect.rest()), diagnosis.effort().restWords(), "figures");
     }
     row(
         decibans(Suspect.decibans(suspect.probability())),
@@ -85,6 +85,9 @@ final class ReasonsPane extends ScrollPane {
                     Math.floor(diagnosis.weighed() * 1000) / 10,
                     diagnosis.largestHypothesis()),
                 "faint"));
+    if (!diagnosis.effort().isWhole()) {
+      lines.getChildren().add(Texts.label(diagnosis.effort().words(), "faint"));
+    }
     lines.getChildren().add(Texts.label(advice.origins(), "faint"));
   }
 

@@ -28,19 +28,23 @@ final class StepCard extends VBox {
   private final Consumer<Step.Outcome> onOutcome;
   private final Runnable onOther;
   private final Runnable onDecline;
+  private final Runnable onStop;
   private final Optional<Runnable> onTake;
 
   /**
+   * @param onStop stops what is being worked out and shows what was weighed by then
    * @param onTake has simulated instruments take the reading; empty at a real bench
    */
   StepCard(
       Consumer<Step.Outcome> onOutcome,
       Runnable onOther,
       Runnable onDecline,
+      Runnable onStop,
       Optional<Runnable> onTake) {
     this.onOutcome = onOutcome;
     this.onOther = onOther;
     this.onDecline = onDecline;
+    this.onStop = onStop;
     this.onTake = onTake;
     getStyleClass().add("step-card");
   }
@@ -62,6 +66,7 @@ final class StepCard extends VBox {
     }
     if (state.thinking()) {
       head.getChildren().add(Texts.line("working it out …", "faint"));
+      head.getChildren().add(Texts.button("⇧F8 stop there", onStop, "plain-button"));
     } else if (state.steps().size() > 1) {
       String which = (state.step() + 1) + " of " + state.steps().size();
       Button other = Texts.button("F7 another · " + which, onOther, "plain-button");

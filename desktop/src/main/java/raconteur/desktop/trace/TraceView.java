@@ -84,6 +84,7 @@ public final class TraceView extends StackPane {
             this::take,
             desk::showNextSuggestion,
             desk::decline,
+            desk::stopThinking,
             simulation.map(s -> () -> s.take(desk.state().shownStep())));
     this.suspects = new SuspectList(this::choose);
     this.bench = new BenchBar(desk);
@@ -315,7 +316,11 @@ public final class TraceView extends StackPane {
       }
       e.consume();
     } else if (e.getCode() == KeyCode.F8) {
-      armsLength.setVisible(!armsLength.isVisible());
+      if (e.isShiftDown()) {
+        desk.stopThinking();
+      } else {
+        armsLength.setVisible(!armsLength.isVisible());
+      }
       e.consume();
     } else if (e.getCode() == KeyCode.F9) {
       turnOver();

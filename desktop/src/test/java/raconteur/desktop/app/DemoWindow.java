@@ -16,16 +16,19 @@ import raconteur.desktop.theme.Theme;
  * The real window on a demo casebook of its own; file dialogs answer with the files told.
  *
  * @param toRead what a dialog for reading answers with
- * @param toWrite what a dialog for writing answers with
+ * @param asked what a dialog for writing answered last: the name proposed, in the window's folder
  */
 public record DemoWindow(
-    Frame frame, Workshop workshop, AtomicReference<Optional<Path>> toRead, Path toWrite) {
+    Frame frame,
+    Workshop workshop,
+    AtomicReference<Optional<Path>> toRead,
+    AtomicReference<Path> asked) {
 
   /** Shows the window on a stage. */
   public static DemoWindow show(Stage stage, Path folder) throws IOException {
     Path own = Files.createTempDirectory(folder, "window");
     AtomicReference<Optional<Path>> toRead = new AtomicReference<>(Optional.empty());
-    Path toWrite = own.resolve("written");
+    AtomicReference<Path> asked = new AtomicReference<>(own.resolve("nothing"));
     Theme.prepare();
     Frame frame =
         new Frame(
@@ -37,7 +40,8 @@ public record DemoWindow(
 
               @Override
               public Optional<Path> toWrite(String title, String proposedName) {
-                return Optional.of(toWrite);
+                asked.set(own.resolve(proposedName));
+                return Optional.of(asked.get());
               }
             });
     Scene scene = new Scene(frame, 1280, 800);
@@ -51,7 +55,12 @@ public record DemoWindow(
     stage.show();
     Workshop workshop = Demo.in(own);
     frame.open(workshop);
-    return new DemoWindow(frame, workshop, toRead, toWrite);
+    return new DemoWindow(frame, workshop, toRead, asked);
+  }
+
+  /** The file a dialog for writing answered with last. */
+  public Path toWrite() {
+    return asked.get();
   }
 
   public void close() {
