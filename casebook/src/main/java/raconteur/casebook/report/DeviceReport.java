@@ -1,10 +1,5 @@
 package raconteur.casebook.report;
 
-import com.fasterxml.jackson.core.JsonFactory;
-import com.fasterxml.jackson.core.JsonGenerator;
-import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -31,49 +26,6 @@ public final class DeviceReport {
               device.title() + (device.behaviour().known() ? "" : "  (no step-by-step function)")));
     }
     return text.toString();
-  }
-
-  /** An array of devices with their pins. */
-  public static String json(List<Device> devices) {
-    StringWriter text = new StringWriter();
-    try (JsonGenerator out = new JsonFactory().createGenerator(text)) {
-      out.useDefaultPrettyPrinter();
-      out.writeStartArray();
-      for (Device device : devices) {
-        write(device, out);
-      }
-      out.writeEndArray();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return text + "\n";
-  }
-
-  private static void write(Device device, JsonGenerator out) throws IOException {
-    out.writeStartObject();
-    out.writeStringField("device", device.name());
-    out.writeStringField("title", device.title());
-    out.writeStringField("class", device.deviceClass());
-    out.writeStringField("package", device.outline());
-    out.writeArrayFieldStart("pins");
-    for (DevicePin pin : device.pins()) {
-      out.writeStartObject();
-      out.writeStringField("number", pin.number());
-      out.writeStringField("name", pin.name());
-      out.writeStringField("kind", pin.kind().word());
-      out.writeEndObject();
-    }
-    out.writeEndArray();
-    out.writeArrayFieldStart("function");
-    for (String statement : device.facts().function()) {
-      out.writeString(statement);
-    }
-    out.writeEndArray();
-    out.writeBooleanField("runs", device.behaviour().known());
-    if (device.facts().typicalAmps().isPresent()) {
-      out.writeNumberField("typicalMilliamps", device.facts().typicalAmps().getAsDouble() * 1000);
-    }
-    out.writeEndObject();
   }
 
   /** One device with its pin-out drawn, its function and what is known of it. */

@@ -127,6 +127,19 @@ public final class Archive {
     }
   }
 
+  /** Why a file is no archive of ours, before a casebook is made for it; empty where it is one. */
+  public static Optional<String> refusal(Path file) {
+    if (!Files.isRegularFile(file)) {
+      return Optional.of("There is no file " + file + ".");
+    }
+    try {
+      ArchiveReader.lookAt(file);
+      return Optional.empty();
+    } catch (ArchiveReader.Refusal e) {
+      return Optional.of(file.getFileName() + ": " + e.getMessage() + " Nothing was taken in.");
+    }
+  }
+
   /**
    * Takes an archive into a casebook that has no cases yet; all of it, or nothing.
    *
@@ -134,8 +147,9 @@ public final class Archive {
    *     archive is then not taken
    */
   public static Outcome<Contents> read(Path file, Casebook into, Path boardsFolder) {
-    if (!Files.isRegularFile(file)) {
-      return new Outcome.Failed<>("There is no file " + file + ".");
+    Optional<String> refusal = refusal(file);
+    if (refusal.isPresent()) {
+      return new Outcome.Failed<>(refusal.get());
     }
     if (!into.headers().isEmpty()) {
       return new Outcome.Failed<>(

@@ -66,6 +66,17 @@ final class ArchiveReader {
     }
   }
 
+  /** Looks whether a file is an archive of ours, by its parts' names and what it says it has. */
+  static void lookAt(Path file) throws Refusal {
+    try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
+      new ArchiveReader(zip).parts();
+    } catch (ZipException e) {
+      throw new Refusal("it is no whole zip archive.");
+    } catch (IOException e) {
+      throw new Refusal("it cannot be read; is it still there?");
+    }
+  }
+
   /** Reads all of it; what the manifest says is in it, and what comes, are the same. */
   static void read(Path file, Taker taker) throws Refusal {
     try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
@@ -78,6 +89,13 @@ final class ArchiveReader {
   }
 
   private void read(Taker taker) throws IOException, Refusal {
+    for (ZipEntry part : parts()) {
+      hand(part, taker);
+    }
+  }
+
+  /** The parts, which are all ours and as many as the manifest says. */
+  private List<? extends ZipEntry> parts() throws IOException, Refusal {
     if (zip.size() > ArchiveFormat.MOST_PARTS) {
       throw new Refusal("it has more than " + ArchiveFormat.MOST_PARTS + " parts.");
     }
@@ -107,9 +125,7 @@ final class ArchiveReader {
         List.of(ArchiveFormat.STOCK, ArchiveFormat.DEVICES, ArchiveFormat.SETTINGS)) {
       part(needed);
     }
-    for (ZipEntry part : parts) {
-      hand(part, taker);
-    }
+    return parts;
   }
 
   /** What was lost from an archive, or put in, shows in the number of its parts. */

@@ -3,6 +3,7 @@ package raconteur.core.diagnose;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,6 +37,7 @@ public final class Diagnoser {
   private static final double DOUBTFUL_FIT = 0.07;
   private static final double WORTH_COUNTING = 1e-5;
   private static final int MOST_PAIRS = 200;
+  private static final int SPARE_COLUMNS = 60;
 
   /** The share of patience for what was to be expected before any reading. */
   private static final double BEFORE = 0.2;
@@ -118,6 +120,7 @@ public final class Diagnoser {
     if (explained) {
       follow(findings, telling.epoch(), patience);
     }
+    forgetColumns(findings);
     List<DatedFinding> weighed = explained ? findings.subList(0, chain.size() - 1) : List.of();
     List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings));
     List<Suspect> suspects =
@@ -164,6 +167,16 @@ public final class Diagnoser {
       asked.add(finding);
     }
     return asked.reversed();
+  }
+
+  /**
+   * What earlier stories needed is let go: a reading changes what later ones lean on, and every
+   * column of every story there was would be kept.
+   */
+  private void forgetColumns(List<DatedFinding> findings) {
+    if (columns.size() > findings.size() + SPARE_COLUMNS) {
+      columns.keySet().retainAll(new HashSet<>(keys(findings)));
+    }
   }
 
   /**

@@ -16,6 +16,7 @@ import raconteur.casebook.report.DeviceReport;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Device;
+import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.Identification;
 import raconteur.core.device.Level;
@@ -59,7 +60,7 @@ final class DeviceCommands {
     @Override
     public Integer call() {
       List<Device> all = DeviceLibrary.shipped().all();
-      return print(json ? DeviceReport.json(all) : DeviceReport.list(all));
+      return print(json ? DeviceFiles.write(all) : DeviceReport.list(all));
     }
   }
 
@@ -75,7 +76,7 @@ final class DeviceCommands {
     @Override
     int call(Device device) {
       return print(
-          json ? DeviceReport.json(List.of(device)) : DeviceReport.text(device, Priors.shipped()));
+          json ? DeviceFiles.write(List.of(device)) : DeviceReport.text(device, Priors.shipped()));
     }
   }
 

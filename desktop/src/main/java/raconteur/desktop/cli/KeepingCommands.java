@@ -116,8 +116,9 @@ final class KeepingCommands {
     @Override
     public Integer call() {
       Path source = java.util.Objects.requireNonNull(in);
-      if (!Files.isRegularFile(source)) {
-        return refuse("There is no file " + source + ".");
+      Optional<String> refusal = Archive.refusal(source);
+      if (refusal.isPresent()) {
+        return refuse(refusal.get());
       }
       return withCasebook(
           book ->

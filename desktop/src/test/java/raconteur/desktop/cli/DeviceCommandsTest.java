@@ -2,20 +2,23 @@ package raconteur.desktop.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.fasterxml.jackson.core.JsonFactory;
-import com.fasterxml.jackson.core.JsonToken;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Set;
-import java.util.TreeSet;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import picocli.CommandLine;
+import raconteur.core.device.Device;
+import raconteur.core.device.DeviceFiles;
+import raconteur.core.device.DeviceLibrary;
 
 class DeviceCommandsTest {
   @TempDir private Path folder;
@@ -34,33 +37,23 @@ class DeviceCommandsTest {
   }
 
   @Test
-  void theLibraryIsPrintedAsJsonWithPinsByNumberNameAndKind() throws IOException {
+  void theLibraryIsPrintedInTheOpenFormatAndReadsBack() throws IOException {
     assertThat(run("devices", "--json")).isZero();
-    Set<String> devices = new TreeSet<>();
-    Set<String> kinds = new TreeSet<>();
-    try (var parser = new JsonFactory().createParser(out.toString())) {
-      assertThat(parser.nextToken()).isEqualTo(JsonToken.START_ARRAY);
-      while (parser.nextToken() != null) {
-        if (parser.currentToken() == JsonToken.VALUE_STRING) {
-          switch (parser.currentName() == null ? "" : parser.currentName()) {
-            case "device" -> devices.add(parser.getText());
-            case "kind" -> kinds.add(parser.getText());
-            default -> {}
-          }
-        }
-      }
-    }
-    assertThat(devices).hasSizeGreaterThan(110).contains("74LS00", "74LS688", "4066", "27C040");
-    assertThat(kinds)
-        .containsExactly(
-            "bidirectional",
-            "input",
-            "none",
-            "open-collector",
-            "output",
-            "passive",
-            "supply",
-            "three-state");
+    follows(out.toString());
+    List<Device> read = DeviceFiles.read("printed", out.toString()).shipped();
+    assertThat(read).isEqualTo(DeviceLibrary.shipped().all());
+    assertThat(read.stream().flatMap(d -> d.pins().stream()).map(p -> p.kind().word()))
+        .contains("input", "output", "three-state", "open-collector", "bidirectional", "supply");
+    out.getBuffer().setLength(0);
+    assertThat(run("device", "74LS257", "--json")).isZero();
+    follows(out.toString());
+  }
+
+  private static void follows(String json) throws IOException {
+    var schema =
+        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+            .getSchema(Files.readString(Path.of("..", "docs", "formats", "devices.schema.json")));
+    assertThat(schema.validate(json, InputFormat.JSON)).isEmpty();
   }
 
   @Test
