@@ -44,6 +44,46 @@ class ArchitectureTest {
           .resideInAPackage("javafx..");
 
   @ArchTest
+  static final ArchRule nothingIsFormattedByWhereTheUserLives =
+      noClasses()
+          .should()
+          .callMethod(String.class, "formatted", Object[].class)
+          .orShould()
+          .callMethod(String.class, "format", String.class, Object[].class)
+          .orShould()
+          .callMethod(String.class, "toLowerCase")
+          .orShould()
+          .callMethod(String.class, "toUpperCase")
+          .orShould()
+          .callMethod(java.io.PrintStream.class, "printf", String.class, Object[].class)
+          .orShould()
+          .callMethod(java.io.PrintWriter.class, "printf", String.class, Object[].class)
+          .because("digits and letters differ by locale, and what is written is read again");
+
+  @ArchTest
+  static final ArchRule filesAreWrittenWhole =
+      noClasses()
+          .that()
+          .resideOutsideOfPackage("raconteur.casebook.files..")
+          .and()
+          .doNotHaveSimpleName("RunsFile")
+          .should()
+          .callMethod(
+              java.nio.file.Files.class,
+              "newOutputStream",
+              java.nio.file.Path.class,
+              java.nio.file.OpenOption[].class)
+          .orShould()
+          .callMethod(
+              java.nio.file.Files.class,
+              "writeString",
+              java.nio.file.Path.class,
+              CharSequence.class,
+              java.nio.charset.Charset.class,
+              java.nio.file.OpenOption[].class)
+          .because("WholeFile writes whole or not at all, and never over something else");
+
+  @ArchTest
   static final ArchRule theDatabaseStaysInTheStore =
       noClasses()
           .that()

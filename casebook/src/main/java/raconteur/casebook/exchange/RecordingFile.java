@@ -159,11 +159,17 @@ public final class RecordingFile {
       BooleanSupplier stop) {
     RecordingDigest digest = new RecordingDigest(lines, choice.addresses());
     double first = Double.NaN;
+    double before = Double.NEGATIVE_INFINITY;
     for (CSVRecord row : rows) {
       double seconds = number(row.get(time));
       if (Double.isNaN(seconds)) {
         return refused(name, "row " + row.getRecordNumber() + " has no time in " + time);
       }
+      if (seconds < before) {
+        return refused(
+            name, "row " + row.getRecordNumber() + ": the time goes back, from " + before);
+      }
+      before = seconds;
       first = Double.isNaN(first) ? seconds : first;
       long picos = Math.round((seconds - first) * PICOS);
       for (int i = 0; i < lines.size(); i++) {

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.apache.commons.csv.CSVFormat;
@@ -62,6 +63,8 @@ final class ArchiveWriter {
           ArchiveFormat.COUNTS + String.format(Locale.ROOT, "%06d.json", ++number),
           CountsFile.write(counts));
     }
+    // Pictures are packed already; trying again takes most of the time and saves nothing.
+    zip.setLevel(Deflater.NO_COMPRESSION);
     for (String content : casebook.pictureContents()) {
       Picture picture = casebook.picture(content).orElseThrow();
       String ending = picture.media().equals("image/png") ? ".png" : ".jpg";

@@ -1,5 +1,6 @@
 package raconteur.casebook.store;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.function.Function;
@@ -14,7 +15,10 @@ final class Sentences {
 
   static String cannotOpen(Path file, Exception e) {
     return switch (code(e)) {
-      case SQLITE_NOTADB -> file + " is not a casebook; choose another file with --casebook FILE.";
+      case SQLITE_NOTADB ->
+          file
+              + " is not a casebook; choose another file with --casebook FILE."
+              + (new Backups(file).copies().isEmpty() ? "" : " " + repair(file));
       case SQLITE_CORRUPT -> file + " is damaged; nothing was changed. " + repair(file);
       case SQLITE_CANTOPEN, SQLITE_PERM, SQLITE_AUTH ->
           file + " cannot be opened; is the folder there and yours to write in?";
@@ -60,7 +64,9 @@ final class Sentences {
                     + good.contents().words()
                     + "): ./raconteur restore --casebook "
                     + file
-                    + " puts it in its place and keeps what is there now aside.")
+                    + (Files.exists(file)
+                        ? " puts it in its place and keeps what is there now aside."
+                        : " puts it in its place."))
         .orElse(
             "There is no good copy in "
                 + new Backups(file).folder()

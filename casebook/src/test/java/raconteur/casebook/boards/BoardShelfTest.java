@@ -92,4 +92,38 @@ class BoardShelfTest {
         .contains("would derive from itself");
     assertThat(folder).isEmptyDirectory();
   }
+
+  @Test
+  void whatIsInTheWayOfABoardsFileIsLeftAlone() throws IOException {
+    Path other = Files.writeString(folder.resolve("my-board.json"), "{\"id\": \"another\", half");
+    BoardShelf shelf = BoardShelf.of(folder);
+    Path file = Files.writeString(folder.resolve("new.txt"), SHEET);
+    assertThat(shelf.add(file)).isInstanceOf(Loaded.Ok.class);
+    assertThat(other).hasContent("{\"id\": \"another\", half");
+    assertThat(BoardShelf.of(folder).find("my-board")).isPresent();
+    assertThat(BoardShelf.of(folder).ownTexts()).containsKey("my-board");
+  }
+
+  @Test
+  void whatWasGivenUpBeforeIsNotOverwritten() throws IOException {
+    BoardShelf shelf = BoardShelf.of(folder);
+    for (String title : new String[] {"first", "second"}) {
+      Path file =
+          Files.writeString(folder.resolve("x.txt"), SHEET.replace("Marram 310 terminal", title));
+      assertThat(shelf.add(file)).isInstanceOf(Loaded.Ok.class);
+      assertThat(shelf.giveUp("my-board")).isEmpty();
+    }
+    assertThat(folder.resolve("my-board.json.given-up")).content().contains("first");
+    assertThat(folder.resolve("my-board.json.given-up-2")).content().contains("second");
+  }
+
+  @Test
+  void aFileOfMillionsOfValuesIsRefusedAndKeepsNoneOfTheOthersBack() throws IOException {
+    Files.writeString(folder.resolve("good.json"), SHEET);
+    Files.writeString(
+        folder.resolve("big.json"), "{\"id\": \"big\", \"x\": [" + "1,".repeat(2_100_000) + "1]}");
+    BoardShelf shelf = BoardShelf.of(folder);
+    assertThat(shelf.find("my-board")).isPresent();
+    assertThat(shelf.issues()).anyMatch(i -> i.reason().contains("more than 2000000 values"));
+  }
 }

@@ -49,12 +49,37 @@ class RecordingFileTest {
     "a.vcd, '$var wire 1 a CLK', not closed",
     "a.vcd, '$timescale 3 days $end 1a', no timescale",
     "a.vcd, 'junk', no change of a wire",
-    "a.vcd, '', no wire of one bit"
+    "a.vcd, '', no wire of one bit",
+    "a.vcd, '$var wire 1 a A $end #0 1a $var wire 1 b B $end 1b', after the first value",
+    "a.vcd, '$var wire 1 a A $end #0 1a #-5 0a', no time",
+    "a.vcd, '$var wire 1 a A $end #9 1a #5 0a', goes back from 9 to 5",
+    "a.csv, 'time,A,A~0,1,0', two columns",
+    "a.csv, 'time,A~0,1~-1,0', goes back"
   })
   void whatIsNoRecordingIsRefusedWithTheReason(String name, String text, String reason)
       throws IOException {
     Loaded<Recording> read = read(name, text.replace('~', '\n'), RecordingFile.Choice.USUAL);
     assertThat(((Loaded.Refused<Recording>) read).summary()).contains(reason);
+  }
+
+  @Test
+  void aByteThatIsNoTextDoesNotEndARecordingInSilence() throws IOException {
+    String dump = "$var wire 1 a A $end\n#0 1a\n#5 0a\n\0#9 1a\n";
+    assertThat(
+            ((Loaded.Refused<Recording>) read("a.vcd", dump, RecordingFile.Choice.USUAL)).summary())
+        .contains("a byte 0");
+    String endless = "time," + "x".repeat(1_000_001);
+    assertThat(
+            ((Loaded.Refused<Recording>) read("a.csv", endless, RecordingFile.Choice.USUAL))
+                .summary())
+        .contains("line 1 has more than 1000000 characters");
+  }
+
+  @Test
+  void aScopesTimesMayBeginBeforeItsTrigger() throws IOException {
+    Recording recording =
+        read("a.csv", "s,A\n-2e-6,0\n-1e-6,1\n0,0\n1e-6,1\n", RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines().getFirst().shown()).isEqualTo(Signal.TOGGLING);
   }
 
   @Test

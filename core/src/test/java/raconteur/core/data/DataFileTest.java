@@ -80,4 +80,38 @@ class DataFileTest {
     String text = " ".repeat(DataFile.LONGEST_CHARACTERS + 1);
     assertThat(refusal(read(text, (root, issues) -> 1))).contains("longer than 64000000");
   }
+
+  @Test
+  void aByteOrderMarkIsPassedOver() {
+    assertThat(DataFile.read("x", "\uFEFF{\"a\": 1}", (root, _) -> root.get("a").whole(0, 9)))
+        .isEqualTo(new Loaded.Ok<>(1));
+  }
+
+  @Test
+  void aPlaceDeepInsideIsToldAsBefore() {
+    Loaded<String> read =
+        DataFile.read(
+            "x",
+            "{\"parts\": [{\"a\": 1}, {\"at mm\": [1, \"two\"]}]}",
+            (root, _) ->
+                String.valueOf(
+                    root.get("parts").items().get(1).get("at mm").items().get(1).number()));
+    assertThat(((Loaded.Refused<String>) read).summary()).contains("parts[1].at mm[1]");
+  }
+
+  @Test
+  void oneNameAtTheRootIsFoundWithoutReadingOn() {
+    String text = "{\"x\": {\"id\": \"inner\"}, \"id\": \"outer\", \"y\": [1, 2, broken";
+    assertThat(textAtRoot(text)).isEqualTo(new Loaded.Ok<>("outer"));
+    assertThat(((Loaded.Refused<String>) textAtRoot("{\"x\": 1}")).summary()).contains("missing");
+    assertThat(textAtRoot("[1]")).isInstanceOf(Loaded.Refused.class);
+    assertThat(textAtRoot("")).isInstanceOf(Loaded.Refused.class);
+  }
+
+  private static Loaded<String> textAtRoot(String text) {
+    return DataFile.textAtRoot(
+        "x",
+        new java.io.ByteArrayInputStream(text.getBytes(java.nio.charset.StandardCharsets.UTF_8)),
+        "id");
+  }
 }

@@ -63,6 +63,7 @@ import raconteur.desktop.trace.TraceView;
 public final class Frame extends BorderPane {
   private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
   private static final double WIDE_ENOUGH = 1240;
+  private static final double REFUSAL_WIDTH = 860;
 
   private final FilePicker files;
   private final HBox bar = new HBox();
@@ -118,6 +119,8 @@ public final class Frame extends BorderPane {
     Button button = Texts.button(way.word(), () -> go(way), "stage-button");
     button.setAccessibleText(way.word() + ", " + way.key().getDisplayText());
     button.setTooltip(new Tooltip(way.key().getDisplayText()));
+    // Nowhere to go before there is a casebook.
+    button.setDisable(true);
     ways.add(button);
     bar.getChildren().add(button);
   }
@@ -176,6 +179,7 @@ public final class Frame extends BorderPane {
             () -> files.toRead("Take stock in", "CSV", "*.csv"));
     SearchView search = new SearchView(workshop, this::openCase);
     views = Optional.of(new Views(workshop, shelf, arrive, odds, stockroom, search));
+    ways.forEach(way -> way.setDisable(false));
     showShelf();
   }
 
@@ -186,9 +190,14 @@ public final class Frame extends BorderPane {
   void refuse(String sentence, Remedy... remedies) {
     HBox row = new HBox(10);
     for (Remedy remedy : remedies) {
-      row.getChildren().add(Texts.button(remedy.words(), remedy.action(), "plain-button"));
+      boolean last = row.getChildren().size() == remedies.length - 1;
+      row.getChildren()
+          .add(
+              Texts.button(remedy.words(), remedy.action(), last ? "main-button" : "plain-button"));
     }
-    VBox page = new VBox(16, Texts.label(sentence, "heading"), row);
+    Label words = Texts.label(sentence);
+    words.setMaxWidth(REFUSAL_WIDTH);
+    VBox page = new VBox(16, Texts.label("The casebook is not open", "title"), words, row);
     page.getStyleClass().add("view");
     setCenter(page);
     if (!row.getChildren().isEmpty()) {

@@ -134,7 +134,10 @@ public final class RaconteurApp extends Application {
                                     sentence,
                                     new Frame.Remedy("Open it again", again),
                                     new Frame.Remedy(
-                                        "Put the copy of " + good.copy().day() + " in its place",
+                                        "Put the copy of "
+                                            + good.copy().day()
+                                            + " in its place: "
+                                            + good.contents().words(),
                                         () -> restore(plan, frame, good))))));
   }
 
