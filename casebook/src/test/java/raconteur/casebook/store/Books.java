@@ -62,6 +62,6 @@ final class Books {
                 "--enable-native-access=ALL-UNNAMED",
                 main.getName()));
     words.addAll(List.of(arguments));
-    return new ProcessBuilder(words).redirectErrorStream(true).start();
+    return new ProcessBuilder(words).redirectError(ProcessBuilder.Redirect.DISCARD).start();
   }
 }

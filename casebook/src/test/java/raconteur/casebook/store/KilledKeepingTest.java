@@ -11,10 +11,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.sql.SQLException;
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +30,7 @@ class KilledKeepingTest {
   private static final int KILLS = Integer.getInteger("raconteur.keeping.kills", 2);
   private static final int LONGEST_MILLIS = 250;
   private static final int COPIED_LINES = 20;
-  private static final Instant NOW = Instant.parse("2026-11-27T10:00:00Z");
+  private static final Instant NOW = Books.NOW;
 
   @TempDir private Path folder;
   private final Random random = new Random(17);
@@ -50,7 +48,7 @@ class KilledKeepingTest {
       for (int i = 0; ; i++) {
         switch (arguments[0]) {
           case "archive" -> {
-            try (Casebook book = opened(file, NOW)) {
+            try (Casebook book = Books.open(file, NOW)) {
               Archive.write(book, Map.of(), folder.resolve("all.zip"));
             }
           }
@@ -58,17 +56,17 @@ class KilledKeepingTest {
               new Backups(file).restore(folder.resolve(i % 2 == 0 ? "one" : "two"), NOW);
           case "unarchive" -> {
             Path into = folder.resolve("into-" + i + ".casebook");
-            try (Casebook book = opened(into, NOW)) {
+            try (Casebook book = Books.open(into, NOW)) {
               Archive.read(folder.resolve("all.zip"), book, folder.resolve("boards"));
             }
           }
           case "backup" -> {
-            try (Casebook book = opened(file, NOW.plus(Duration.ofDays(i)))) {
+            try (Casebook book = Books.open(file, NOW.plus(Duration.ofDays(i)))) {
               book.append(1, "note day " + i);
               new Backups(file).make(book);
             }
           }
-          default -> opened(folder.resolve("older-" + i + ".casebook"), NOW).close();
+          default -> Books.open(folder.resolve("older-" + i + ".casebook"), NOW).close();
         }
       }
     }
@@ -76,7 +74,7 @@ class KilledKeepingTest {
     /** Classes are loaded before the clock runs, so that the kill meets the work. */
     private static void warm(Path folder) throws IOException {
       Path scratch = Files.createTempDirectory(folder, "warm").resolve("x.casebook");
-      try (Casebook book = opened(scratch, NOW)) {
+      try (Casebook book = Books.open(scratch, NOW)) {
         book.create(1, "x", "", "");
         Archive.write(book, Map.of(), scratch.resolveSibling("x.zip"));
         new Backups(scratch).make(book);
@@ -85,27 +83,8 @@ class KilledKeepingTest {
     }
   }
 
-  private static Casebook opened(Path file, Instant now) {
-    return switch (Casebook.open(file, Clock.fixed(now, ZoneOffset.UTC))) {
-      case Outcome.Done<Casebook>(Casebook book) -> book;
-      case Outcome.Failed<Casebook>(String sentence) -> throw new IllegalStateException(sentence);
-    };
-  }
-
   private void kill(String command) throws IOException, InterruptedException {
-    Process process =
-        new ProcessBuilder(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:+UseSerialGC",
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                System.getProperty("java.class.path"),
-                "--enable-native-access=ALL-UNNAMED",
-                Keeper.class.getName(),
-                command,
-                folder.toString())
-            .redirectErrorStream(true)
-            .start();
+    Process process = Books.program(Keeper.class, command, folder.toString());
     try (var lines =
         new BufferedReader(
             new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
@@ -122,13 +101,13 @@ class KilledKeepingTest {
   }
 
   private void demo() {
-    try (Casebook book = opened(file(), NOW)) {
+    try (Casebook book = Books.open(file(), NOW)) {
       DemoCases.fill(book);
     }
   }
 
   private Outcome<Archive.Contents> archive() {
-    try (Casebook book = opened(file(), NOW)) {
+    try (Casebook book = Books.open(file(), NOW)) {
       return Archive.write(book, Map.of(), folder.resolve("all.zip"));
     }
   }
@@ -140,7 +119,7 @@ class KilledKeepingTest {
     for (int i = 0; i < KILLS; i++) {
       kill("archive");
       Path into = folder.resolve("taken-" + i + ".casebook");
-      try (Casebook book = opened(into, NOW)) {
+      try (Casebook book = Books.open(into, NOW)) {
         assertThat(Archive.read(folder.resolve("all.zip"), book, folder.resolve("boards")))
             .isInstanceOf(Outcome.Done.class);
         assertThat(book.headers()).hasSize(DemoCases.shipped().size());
@@ -156,12 +135,12 @@ class KilledKeepingTest {
     int restored = 0;
     for (int i = 0; i < KILLS; i++) {
       int before;
-      try (Casebook book = opened(file(), NOW)) {
+      try (Casebook book = Books.open(file(), NOW)) {
         book.append(1, "note written since");
         before = book.find(1).orElseThrow().entries().size();
       }
       kill("restore");
-      try (Casebook book = opened(file(), NOW)) {
+      try (Casebook book = Books.open(file(), NOW)) {
         assertThat(book.headers()).hasSizeBetween(1, 2);
         int after = book.find(1).orElseThrow().entries().size();
         assertThat(after).isIn(before, COPIED_LINES);
@@ -178,7 +157,7 @@ class KilledKeepingTest {
   }
 
   private void copyWith(String name, int cases) {
-    try (Casebook book = opened(folder.resolve(name), NOW)) {
+    try (Casebook book = Books.open(folder.resolve(name), NOW)) {
       for (int number = 1; number <= cases; number++) {
         book.create(number, "x", "", "");
         for (int line = 0; line < COPIED_LINES; line++) {
@@ -199,7 +178,7 @@ class KilledKeepingTest {
         made = files.filter(f -> f.toString().matches(".*/into-\\d+\\.casebook")).toList();
       }
       for (Path into : made) {
-        try (Casebook book = opened(into, NOW)) {
+        try (Casebook book = Books.open(into, NOW)) {
           assertThat(book.headers().size()).isIn(0, DemoCases.shipped().size());
         }
         remove(into);
@@ -216,7 +195,7 @@ class KilledKeepingTest {
       for (Backups.Copy copy : backups.copies()) {
         assertThat(Restore.lookAt(copy.file())).isInstanceOf(Outcome.Done.class);
       }
-      try (Casebook book = opened(file(), NOW.plus(Duration.ofDays(4000 + i)))) {
+      try (Casebook book = Books.open(file(), NOW.plus(Duration.ofDays(4000 + i)))) {
         book.append(1, "note after the kill " + i);
         assertThat(backups.make(book)).isInstanceOf(Outcome.Done.class);
       }
@@ -236,7 +215,7 @@ class KilledKeepingTest {
       }
       kill("migrate");
       for (Path one : older) {
-        try (Casebook book = opened(one, NOW)) {
+        try (Casebook book = Books.open(one, NOW)) {
           assertThat(book.find(1).orElseThrow().entries()).hasSize(300);
           assertThat(new StorySearch(book).find("old", 400)).hasSize(300);
         }

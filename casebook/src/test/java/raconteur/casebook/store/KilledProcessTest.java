@@ -46,16 +46,7 @@ class KilledProcessTest {
     Random random = new Random(5);
     List<String> accepted = new ArrayList<>();
     for (int round = 0; round < ROUNDS; round++) {
-      Process process =
-          new ProcessBuilder(
-                  Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                  "-cp",
-                  System.getProperty("java.class.path"),
-                  "--enable-native-access=ALL-UNNAMED",
-                  Writer.class.getName(),
-                  file.toString())
-              .redirectError(ProcessBuilder.Redirect.DISCARD)
-              .start();
+      Process process = Books.program(Writer.class, file.toString());
       try (var lines =
           new BufferedReader(
               new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
