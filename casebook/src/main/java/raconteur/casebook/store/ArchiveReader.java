@@ -121,6 +121,7 @@ final class ArchiveReader {
     counted(manifest, "cases", parts, ArchiveFormat.CASES);
     counted(manifest, "pictures", parts, ArchiveFormat.PICTURES);
     counted(manifest, "boards", parts, ArchiveFormat.BOARDS);
+    counted(manifest, "counts of other shops", parts, ArchiveFormat.COUNTS);
     for (String needed :
         List.of(ArchiveFormat.STOCK, ArchiveFormat.DEVICES, ArchiveFormat.SETTINGS)) {
       part(needed);

@@ -61,12 +61,10 @@ public final class Casebook implements AutoCloseable {
    */
   public List<String> lookThrough() {
     try (Casebook still = still()) {
-      if (!Soundness.isIndexSound(still.handle)) {
-        makeIndexAgain();
-      }
-      return Soundness.wrong(still.handle, Soundness.Depth.PAGES)
-          .map(wrong -> List.of(file + " " + wrong + ". " + Sentences.repair(file)))
-          .orElseGet(() -> still.rows.troubles(still.handle));
+      Optional<String> wrong = Soundness.wrong(still.handle, Soundness.Depth.PAGES);
+      return wrong.isPresent() && !Soundness.isIndexSound(still.handle)
+          ? afterNewIndex()
+          : told(wrong, still);
     } catch (JdbiException e) {
       return List.of(Sentences.cannotOpen(file, e));
     }
@@ -74,6 +72,19 @@ public final class Casebook implements AutoCloseable {
 
   public Path file() {
     return file;
+  }
+
+  private List<String> afterNewIndex() {
+    makeIndexAgain();
+    try (Casebook still = still()) {
+      return told(Soundness.wrong(still.handle, Soundness.Depth.PAGES), still);
+    }
+  }
+
+  private List<String> told(Optional<String> wrong, Casebook still) {
+    return wrong
+        .map(why -> List.of(file + " " + why + ". " + Sentences.repair(file)))
+        .orElseGet(() -> still.rows.troubles(still.handle));
   }
 
   /** The headers of all cases, lowest number first. */
@@ -150,6 +161,7 @@ public final class Casebook implements AutoCloseable {
             throw new Refused(
                 "Number " + number + " is taken; the next free one is " + nextNumber() + ".");
           }
+          Limits.checkCases(h, 1);
           insert(h, header);
           return new Case(header, List.of());
         },
@@ -160,6 +172,7 @@ public final class Casebook implements AutoCloseable {
   public synchronized Outcome<Integer> adopt(List<Case> adopted) {
     return writing(
         h -> {
+          Limits.checkCases(h, adopted.size());
           adopted.forEach(one -> insert(h, one));
           return adopted.size();
         },
@@ -188,6 +201,7 @@ public final class Casebook implements AutoCloseable {
                   .one();
           Entry entry = made.apply(next);
           insert(h, caseNumber, entry);
+          Limits.checkStory(h, caseNumber);
           return entry;
         },
         "Case " + caseNumber + " is not in this casebook.");
@@ -246,6 +260,7 @@ public final class Casebook implements AutoCloseable {
   public synchronized Outcome<Picture> keep(Picture picture) {
     return writing(
         h -> {
+          Limits.checkPictures(h);
           insert(h, picture);
           return picture;
         },
@@ -462,7 +477,6 @@ public final class Casebook implements AutoCloseable {
   }
 
   static void insert(Handle handle, Picture picture) {
-    Limits.checkPictures(handle);
     handle
         .createUpdate(
             "INSERT INTO pictures (content, media, width, height, bytes, thumbnail)"
@@ -492,10 +506,11 @@ public final class Casebook implements AutoCloseable {
   static void insert(Handle handle, Case one) {
     insert(handle, one.header());
     one.entries().forEach(e -> insert(handle, one.header().number(), e));
+    Limits.checkStory(handle, one.header().number());
   }
 
   private static void insert(Handle handle, CaseHeader header) {
-    Limits.check(handle, header);
+    Limits.check(header);
     handle
         .createUpdate(
             "INSERT INTO cases (number, board_id, owner, complaint, opened, state)"
@@ -510,7 +525,7 @@ public final class Casebook implements AutoCloseable {
   }
 
   private static void insert(Handle handle, int caseNumber, Entry entry) {
-    Limits.check(handle, caseNumber, entry);
+    Limits.check(entry);
     var update =
         handle
             .createUpdate(

@@ -30,17 +30,22 @@ final class Limits {
 
   private Limits() {}
 
-  static void check(Handle handle, CaseHeader header) {
+  static void check(CaseHeader header) {
     if (header.number() < 1 || header.number() > MOST_NUMBER) {
       throw refused("A case has a number from 1 to " + MOST_NUMBER + ".");
     }
     atMost("The board's name", header.boardId(), NAME_CHARACTERS);
     atMost("The owner", header.owner(), NAME_CHARACTERS);
     atMost("The complaint", header.complaint(), COMPLAINT_CHARACTERS);
-    atMost(handle, "SELECT count(*) FROM cases", 1, CASES, "cases; begin another with --casebook");
   }
 
-  static void check(Handle handle, int caseNumber, Entry entry) {
+  /** Asked once for all that comes, before it does. */
+  static void checkCases(Handle handle, int more) {
+    atMost(
+        handle, "SELECT count(*) FROM cases", more, CASES, "cases; begin another with --casebook");
+  }
+
+  static void check(Entry entry) {
     switch (entry) {
       case Entry.Line line -> atMost("A line", line.line(), LINE_CHARACTERS);
       case Entry.Strike strike -> {
@@ -50,6 +55,10 @@ final class Limits {
         }
       }
     }
+  }
+
+  /** Asked once for all lines that are added to a story, after they are. */
+  static void checkStory(Handle handle, int caseNumber) {
     atMost(
         handle,
         "SELECT coalesce(sum(length(coalesce(line, why))), 0) FROM entries WHERE case_number = "
@@ -78,13 +87,17 @@ final class Limits {
     atMost("A setting", value, SETTING_CHARACTERS);
   }
 
-  static void check(Handle handle, StockItem item) {
+  static void check(StockItem item) {
     for (String text : List.of(item.kind(), item.grade(), item.from(), item.note())) {
       atMost("A text of a stock item", text, STOCK_CHARACTERS);
     }
     within("A stock", item.count(), STOCK_COUNT);
     within("A case's number", item.forCase().orElse(0), MOST_NUMBER);
     within("Lead days", item.leadDays().orElse(0), LEAD_DAYS);
+  }
+
+  /** Asked once for all that comes, after it has. */
+  static void checkStock(Handle handle) {
     atMost(
         handle,
         "SELECT coalesce(sum(length(kind) + length(grade) + length(origin) + length(note) + 40), 0)"

@@ -5,9 +5,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.JdbiException;
 
@@ -153,12 +156,10 @@ final class Opening {
   }
 
   private void lookThrough(Handle handle) throws Refusal {
-    Soundness.Depth depth = Soundness.Depth.atOpening(bytes());
-    Optional<String> wrong = Soundness.wrong(handle, Soundness.Depth.SAID);
-    if (wrong.isEmpty() && depth == Soundness.Depth.PAGES) {
-      makeIndexSound(handle);
-      wrong = Soundness.wrong(handle, depth);
-    }
+    Optional<String> wrong =
+        Soundness.Depth.atOpening(bytes()) == Soundness.Depth.PAGES
+            ? wrongAnywhere(handle)
+            : atOneMoment(handle, () -> Soundness.wrong(handle, Soundness.Depth.SAID));
     if (wrong.isPresent()) {
       boolean damaged = Soundness.isOurs(handle);
       throw new Refusal(
@@ -175,10 +176,42 @@ final class Opening {
     }
   }
 
-  /** The index of the search is made again where it is damaged; that fails where more is. */
-  private static void makeIndexSound(Handle handle) {
-    if (!Soundness.isIndexSound(handle)) {
-      inTransaction(handle, () -> Schema.makeIndexAgain(handle));
+  /** What is wrong once the index of the search was made again where it was damaged. */
+  private static Optional<String> wrongAnywhere(Handle handle) {
+    Optional<String> wrong =
+        atOneMoment(handle, () -> Soundness.wrong(handle, Soundness.Depth.PAGES));
+    if (wrong.isEmpty() && Soundness.isIndexAsDeclared(handle)) {
+      return wrong;
+    }
+    Optional<String> said =
+        atOneMoment(handle, () -> Soundness.wrong(handle, Soundness.Depth.SAID));
+    return said.isPresent() ? said : wrongAfterNewIndex(handle);
+  }
+
+  private static Optional<String> wrongAfterNewIndex(Handle handle) {
+    List<String> wrong = new ArrayList<>();
+    inTransaction(
+        handle,
+        () -> {
+          if (!Soundness.isIndexSound(handle)) {
+            Schema.makeIndexAgain(handle);
+          }
+          Soundness.wrong(handle, Soundness.Depth.PAGES).ifPresent(wrong::add);
+        });
+    return wrong.stream().findFirst();
+  }
+
+  /**
+   * Looks at it as it is at one moment, whatever others write meanwhile. The index of the search
+   * may be looked at only once so: what is remembered of it from one moment is compared with the
+   * next and found wrong where it is not.
+   */
+  private static <T> T atOneMoment(Handle handle, Supplier<T> look) {
+    handle.execute("BEGIN");
+    try {
+      return look.get();
+    } finally {
+      handle.execute("ROLLBACK");
     }
   }
 

@@ -49,15 +49,18 @@ public final class Restore {
 
   /** What a copy that lies there holds, or what is wrong with it; it is not changed by this. */
   static Outcome<Holdings> lookAt(Path copy) {
+    // Beside it there is room for such files; where nobody may write there, elsewhere.
+    Path folder = copy.toAbsolutePath().getParent();
     try {
-      Path scratch = Files.createTempDirectory("raconteur-copy-");
-      Path twin = scratch.resolve("copy");
+      Path twin =
+          folder != null && Files.isWritable(folder)
+              ? WholeFile.partOf(copy.toAbsolutePath())
+              : Files.createTempDirectory("raconteur-copy-").resolve("copy");
       try {
         copyWithLog(copy, twin);
         return Soundness.lookInto(twin);
       } finally {
         remove(twin);
-        Files.deleteIfExists(scratch);
       }
     } catch (IOException e) {
       return new Outcome.Failed<>("cannot be read");

@@ -49,6 +49,7 @@ public final class StockRoom {
             write(h, kept, false);
             numbered.add(kept);
           }
+          Limits.checkStock(h);
           return numbered;
         },
         CONFLICT);
@@ -91,7 +92,7 @@ public final class StockRoom {
   }
 
   static void write(Handle handle, StockItem item, boolean replaces) {
-    Limits.check(handle, item);
+    Limits.check(item);
     handle
         .createUpdate(
             (replaces ? "INSERT OR REPLACE" : "INSERT")

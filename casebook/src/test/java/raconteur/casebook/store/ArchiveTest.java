@@ -2,6 +2,9 @@ package raconteur.casebook.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -20,7 +23,9 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.demo.DemoCases;
+import raconteur.core.data.Loaded;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.core.odds.CountsFile;
 import raconteur.core.stock.StockItem;
 
 class ArchiveTest {
@@ -81,6 +86,67 @@ class ArchiveTest {
     }
   }
 
+  @Test
+  void whatItSaysOfItselfFollowsTheSchema() throws IOException {
+    String manifest = new String(parts().get("archive.json"), StandardCharsets.UTF_8);
+    var schema =
+        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+            .getSchema(Files.readString(Path.of("..", "docs", "formats", "archive.schema.json")));
+    assertThat(schema.validate(manifest, InputFormat.JSON)).isEmpty();
+    assertThat(parts().keySet()).first().isEqualTo("archive.json");
+  }
+
+  @Test
+  void anArchiveOfTheFirstVersionIsStillTaken() throws IOException {
+    Map<String, byte[]> parts = parts();
+    parts.put(
+        "archive.json",
+        "{\"format\": \"raconteur-archive/1\", \"cases\": \"20\", \"pictures\": \"1\"}"
+            .getBytes(StandardCharsets.UTF_8));
+    Path file = folder.resolve("first.zip");
+    zipped(file, parts);
+    try (Casebook into = open("second.casebook")) {
+      assertThat(Archive.read(file, into, folder.resolve("boards")))
+          .isInstanceOf(Outcome.Done.class);
+      assertThat(into.headers()).hasSize(20);
+    }
+  }
+
+  @Test
+  void countsOfOtherShopsComeAlong() throws IOException {
+    String counts =
+        """
+        {"format": "raconteur-counts/1", "shop": "Ferry Street", "cases in all": 0, "cases": []}
+        """;
+    assertThat(CountsFile.read("x", counts, java.time.Instant.MAX)).isInstanceOf(Loaded.Ok.class);
+    Path file = folder.resolve("counted.zip");
+    Map<String, byte[]> parts = parts();
+    parts.put("counts/000001.json", counts.getBytes(StandardCharsets.UTF_8));
+    String manifest = new String(parts.get("archive.json"), StandardCharsets.UTF_8);
+    parts.put(
+        "archive.json",
+        manifest
+            .replace("other shops\":\"0\"", "other shops\":\"1\"")
+            .getBytes(StandardCharsets.UTF_8));
+    zipped(file, parts);
+    try (Casebook into = open("third.casebook")) {
+      assertThat(Archive.read(file, into, folder.resolve("boards")))
+          .isInstanceOfSatisfying(
+              Outcome.Done.class,
+              done -> assertThat(((Archive.Contents) done.value()).others()).isEqualTo(1));
+    }
+  }
+
+  private static void zipped(Path file, Map<String, byte[]> parts) throws IOException {
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+      for (Map.Entry<String, byte[]> part : parts.entrySet()) {
+        zip.putNextEntry(new ZipEntry(part.getKey()));
+        zip.write(part.getValue());
+        zip.closeEntry();
+      }
+    }
+  }
+
   /** The parts of a good archive, to be spoilt. */
   private Map<String, byte[]> parts() throws IOException {
     Map<String, byte[]> parts = new LinkedHashMap<>();
@@ -94,13 +160,7 @@ class ArchiveTest {
 
   private String refused(Map<String, byte[]> parts) throws IOException {
     Path file = folder.resolve("spoilt.zip");
-    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
-      for (Map.Entry<String, byte[]> part : parts.entrySet()) {
-        zip.putNextEntry(new ZipEntry(part.getKey()));
-        zip.write(part.getValue());
-        zip.closeEntry();
-      }
-    }
+    zipped(file, parts);
     try (Casebook into = open("refusing.casebook")) {
       String sentence =
           ((Outcome.Failed<?>) Archive.read(file, into, folder.resolve("boards"))).sentence();

@@ -36,6 +36,8 @@ class OpeningTest {
           kept += book.append(number, "note " + i) instanceof Outcome.Done<?> ? 1 : 0;
         }
         System.out.println("kept " + kept);
+      } catch (AssertionError e) {
+        System.out.println("refused: " + e.getMessage());
       }
     }
   }
@@ -69,6 +71,7 @@ class OpeningTest {
     }
     try (Casebook book = Books.open(file())) {
       assertThat(book.all()).hasSize(PROGRAMS).allMatch(c -> c.entries().size() == LINES);
+      assertThat(book.lookThrough()).isEmpty();
     }
   }
 
