@@ -129,6 +129,20 @@ public final class Restore {
       return Optional.empty();
     }
     Path aside = asideAt(now);
+    boolean whole = false;
+    try {
+      copyAll(there, aside, held);
+      whole = true;
+      return Optional.of(aside);
+    } finally {
+      if (!whole) {
+        removeQuietly(aside);
+      }
+    }
+  }
+
+  private void copyAll(List<String> there, Path aside, Optional<FileChannel> held)
+      throws IOException {
     for (String part : there.reversed()) {
       Path begun = WholeFile.partOf(beside(aside, part));
       if (part.isEmpty() && held.isPresent()) {
@@ -139,7 +153,6 @@ public final class Restore {
       WholeFile.flush(begun);
       WholeFile.moveInto(begun, beside(aside, part));
     }
-    return Optional.of(aside);
   }
 
   private static void copy(FileChannel from, Path to) throws IOException {

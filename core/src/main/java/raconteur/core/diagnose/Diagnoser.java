@@ -115,14 +115,14 @@ public final class Diagnoser {
     }
     List<DatedFinding> findings = asked(told, patience.first(ASKING));
     HypothesisSearch.Result result =
-        search(keys(findings), telling.epoch(), largest, patience.first(SEARCHING));
+        search(keys(findings, told), telling.epoch(), largest, patience.first(SEARCHING));
     now = result.marginals();
     if (explained) {
       follow(findings, telling.epoch(), patience);
     }
-    forgetColumns(findings);
+    forgetColumns(findings, told);
     List<DatedFinding> weighed = explained ? findings.subList(0, chain.size() - 1) : List.of();
-    List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings));
+    List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings, told));
     List<Suspect> suspects =
         stretches.stream()
             .filter(s -> now(s) > SUSPECT_ABOVE)
@@ -140,7 +140,7 @@ public final class Diagnoser {
     return new Diagnosis(
         suspects,
         cleared,
-        doubts(findings, result),
+        doubts(findings, columnsOf(findings, told), result),
         now.sound(),
         largest,
         result.weighed(),
@@ -173,9 +173,9 @@ public final class Diagnoser {
    * What earlier stories needed is let go: a reading changes what later ones lean on, and every
    * column of every story there was would be kept.
    */
-  private void forgetColumns(List<DatedFinding> findings) {
+  private void forgetColumns(List<DatedFinding> findings, List<DatedFinding> told) {
     if (columns.size() > findings.size() + SPARE_COLUMNS) {
-      columns.keySet().retainAll(new HashSet<>(keys(findings)));
+      columns.keySet().retainAll(new HashSet<>(keys(findings, told)));
     }
   }
 
@@ -263,13 +263,19 @@ public final class Diagnoser {
       if (n > 0 && patience.isOver()) {
         return;
       }
-      chain.add(search(keys(findings.subList(0, n)), epoch, most, Patience.ENDLESS).marginals());
+      chain.add(
+          search(
+                  keys(findings.subList(0, n), findings.subList(0, n)),
+                  epoch,
+                  most,
+                  Patience.ENDLESS)
+              .marginals());
     }
   }
 
   /** What a later reading changes about an earlier one is what the earlier one leans on. */
-  private List<ColumnKey> keys(List<DatedFinding> findings) {
-    return findings.stream().map(f -> key(f, findings)).toList();
+  private List<ColumnKey> keys(List<DatedFinding> findings, List<DatedFinding> told) {
+    return findings.stream().map(f -> key(f, told)).toList();
   }
 
   private ColumnKey key(DatedFinding f, List<DatedFinding> told) {
@@ -290,9 +296,9 @@ public final class Diagnoser {
         occurrences, used, epochs, most, catalogue.placeOfFaults(), epoch, patience);
   }
 
-  private List<EvidenceColumn<?>> columnsOf(List<DatedFinding> findings) {
+  private List<EvidenceColumn<?>> columnsOf(List<DatedFinding> findings, List<DatedFinding> told) {
     List<EvidenceColumn<?>> used = new ArrayList<>();
-    keys(findings).forEach(key -> used.add(columns.get(key)));
+    keys(findings, told).forEach(key -> used.add(columns.get(key)));
     return used;
   }
 
@@ -345,8 +351,8 @@ public final class Diagnoser {
    * share of the chance its best explanation would give it. Two results of one test may each fit
    * one half of what is believed and still contradict each other: they are judged together too.
    */
-  private List<Doubt> doubts(List<DatedFinding> findings, HypothesisSearch.Result result) {
-    List<EvidenceColumn<?>> used = columnsOf(findings);
+  private static List<Doubt> doubts(
+      List<DatedFinding> findings, List<EvidenceColumn<?>> used, HypothesisSearch.Result result) {
     List<int[]> pairs = pairs(findings, used);
     double[] fit = new double[findings.size()];
     double[] together = new double[pairs.size()];

@@ -43,6 +43,7 @@ public final class RaconteurApp extends Application {
   private Optional<Frame> shown = Optional.empty();
   private Optional<Timeline> looking = Optional.empty();
   private int version;
+  private int attempt;
 
   private static ExecutorService aside(String name) {
     return Executors.newSingleThreadExecutor(r -> daemon(r, name));
@@ -81,7 +82,6 @@ public final class RaconteurApp extends Application {
     stage.setScene(scene);
     stage.show();
     await(OPENING.get(), plan, frame);
-    stage.focusedProperty().addListener((o, before, now) -> lookAtFile());
   }
 
   /** Whatever becomes of the opening is shown; "Opening …" never stays. */
@@ -120,8 +120,9 @@ public final class RaconteurApp extends Application {
 
   /** Says why there is no casebook, and offers what can be done about it. */
   private void refused(LaunchPlan plan, Frame frame, String sentence) {
-    Runnable again = () -> openAgain(plan, frame);
-    frame.refuse(sentence, new Frame.Remedy("Open it again", again));
+    int mine = ++attempt;
+    Frame.Remedy again = new Frame.Remedy("Open it again", () -> openAgain(plan, frame));
+    frame.refuse(sentence, again);
     FILES.execute(
         () ->
             new Backups(plan.casebook())
@@ -129,24 +130,27 @@ public final class RaconteurApp extends Application {
                 .ifPresent(
                     good ->
                         Platform.runLater(
-                            () ->
-                                frame.refuse(
-                                    sentence,
-                                    new Frame.Remedy("Open it again", again),
-                                    new Frame.Remedy(
-                                        "Put the copy of "
-                                            + good.copy().day()
-                                            + " in its place: "
-                                            + good.contents().words(),
-                                        () -> restore(plan, frame, good))))));
+                            () -> {
+                              if (mine == attempt) {
+                                frame.refuse(sentence, again, putBack(plan, frame, good));
+                              }
+                            })));
+  }
+
+  private Frame.Remedy putBack(LaunchPlan plan, Frame frame, Backups.Good good) {
+    return new Frame.Remedy(
+        "Put the copy of " + good.copy().day() + " in its place: " + good.contents().words(),
+        () -> restore(plan, frame, good));
   }
 
   private void openAgain(LaunchPlan plan, Frame frame) {
+    attempt++;
     frame.opening("Opening the casebook …");
     await(opening(plan), plan, frame);
   }
 
   private void restore(LaunchPlan plan, Frame frame, Backups.Good good) {
+    attempt++;
     frame.opening("Putting the copy in its place …");
     var _ =
         CompletableFuture.supplyAsync(
@@ -154,14 +158,19 @@ public final class RaconteurApp extends Application {
                     new Backups(plan.casebook())
                         .restore(good.copy().file(), plan.clock().instant()),
                 FILES)
-            .thenAccept(
-                done ->
+            .whenComplete(
+                (done, failure) ->
                     Platform.runLater(
                         () -> {
-                          switch (done) {
-                            case Outcome.Failed<Restore.Restored>(String why) ->
-                                refused(plan, frame, why);
-                            case Outcome.Done<Restore.Restored> _ -> openAgain(plan, frame);
+                          if (failure == null && done instanceof Outcome.Done<Restore.Restored>) {
+                            openAgain(plan, frame);
+                          } else {
+                            refused(
+                                plan,
+                                frame,
+                                done instanceof Outcome.Failed<Restore.Restored>(String why)
+                                    ? why
+                                    : mishap(plan, failure));
                           }
                         }));
   }
