@@ -153,17 +153,14 @@ public final class WholeFile {
 
   private static String cannot(Path target, IOException e) {
     String unchanged =
-        Files.exists(target) ? "; what was there is as it was." : "; nothing was written.";
+        Files.exists(target) ? "What was there is as it was." : "Nothing was written.";
     String reason =
         e instanceof FileSystemException at && at.getReason() != null
             ? at.getReason()
             : String.valueOf(e.getMessage());
     return reason.contains("No space left")
-        ? "There is no room for " + target + " on its disk" + unchanged
-        : target
-            + " cannot be written: is the folder yours, is there room"
-            + "?"
-            + (Files.exists(target) ? " What was there is as it was." : " Nothing was written.");
+        ? "There is no room for " + target + " on its disk. " + unchanged
+        : target + " cannot be written: is the folder yours, is there room? " + unchanged;
   }
 
   private static Checksum write(Path part, Body body) throws IOException {
