@@ -340,7 +340,11 @@ public final class CaseDesk {
   /** Until it takes too long, the user says stop, or something newer is asked. */
   private Patience patience(int mine) {
     return Patience.of(
-        MOST_THINKING, System::nanoTime, () -> stopped.get() == mine || asked.get() != mine);
+        MOST_THINKING, System::nanoTime, () -> isStopped(mine) || asked.get() != mine);
+  }
+
+  private boolean isStopped(int mine) {
+    return stopped.get() == mine;
   }
 
   /** Moves the case on the shelf; a sentence where that failed, else empty. */
@@ -448,8 +452,11 @@ public final class CaseDesk {
       if (opening) {
         show(mine, with(Optional.of(advice), steps, 0, true, news, shifts).like(similar));
       }
-      Advisor.Advice explained = opening ? mind.advise(story, patience(mine)) : advice;
-      show(mine, with(Optional.of(explained), steps, 0, false, news, shifts).like(similar));
+      Advisor.Advice explained =
+          opening && !isStopped(mine) ? mind.advise(story, patience(mine)) : advice;
+      // What was stopped while lines were weighed one by one rests on less than what is there.
+      Advisor.Advice told = opening && isStopped(mine) ? advice : explained;
+      show(mine, with(Optional.of(told), steps, 0, false, news, shifts).like(similar));
     }
   }
 

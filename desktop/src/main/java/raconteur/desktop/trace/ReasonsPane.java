@@ -40,8 +40,15 @@ final class ReasonsPane extends ScrollPane {
     setAccessibleText("Reasons");
   }
 
+  /**
+   * @param thinking whether what each line weighs may still be worked out
+   */
   void show(
-      Board board, Advisor.Advice advice, Suspect suspect, List<SimilarStories.Likeness> similar) {
+      Board board,
+      Advisor.Advice advice,
+      Suspect suspect,
+      List<SimilarStories.Likeness> similar,
+      boolean thinking) {
     Diagnosis diagnosis = advice.diagnosis();
     lines.getChildren().clear();
     WalkedLine.latest(board, advice.telling()).ifPresent(this::walked);
@@ -58,7 +65,7 @@ final class ReasonsPane extends ScrollPane {
             weight.decibans() > 0 ? "weight-for" : "weight-against");
       }
     }
-    if (suspect.weights().isEmpty() && !advice.telling().findings().isEmpty()) {
+    if (thinking && suspect.weights().isEmpty() && !advice.telling().findings().isEmpty()) {
       row("…", "working out what each line weighs", "figures");
     } else if (Math.abs(suspect.rest()) >= SAYS_SOMETHING_DECIBANS) {
       row(decibans(suspect.rest()), diagnosis.effort().restWords(), "figures");

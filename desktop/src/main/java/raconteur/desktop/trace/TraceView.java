@@ -285,7 +285,13 @@ public final class TraceView extends StackPane {
     desk.state()
         .advice()
         .ifPresent(
-            advice -> reasons.show(desk.state().board(), advice, suspect, desk.state().similar()));
+            advice ->
+                reasons.show(
+                    desk.state().board(),
+                    advice,
+                    suspect,
+                    desk.state().similar(),
+                    desk.state().thinking()));
     paint();
   }
 

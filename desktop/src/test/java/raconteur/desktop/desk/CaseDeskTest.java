@@ -250,4 +250,24 @@ class CaseDeskTest {
         .contains("0 left of stock " + dead.number());
     assertThat(workshop.stock().items()).hasSize(items + 1);
   }
+
+  @Test
+  void stoppingWhileLinesAreWeighedOneByOneKeepsTheAnswerThatIsThere() {
+    CaseDesk desk = on(workshop());
+    desk.addListener(
+        state -> {
+          if (state.thinking() && state.advice().isPresent() && !state.steps().isEmpty()) {
+            desk.stopThinking();
+          }
+        });
+    desk.start();
+    work();
+    DeskState last = states.getLast();
+    assertThat(last.thinking()).isFalse();
+    assertThat(last.steps()).isNotEmpty();
+    var diagnosis = last.advice().orElseThrow().diagnosis();
+    assertThat(diagnosis.effort().isWhole()).isTrue();
+    assertThat(diagnosis.weighed()).isGreaterThan(0.9);
+    assertThat(diagnosis.suspects()).isNotEmpty().allMatch(s -> s.weights().isEmpty());
+  }
 }
