@@ -442,7 +442,8 @@ public final class CaseDesk {
         opening
             ? mind.adviseUnexplained(story, patience(mine))
             : mind.advise(story, patience(mine));
-    String news = cause.isEmpty() ? "" : News.tell(before, advice);
+    String left = advice.diagnosis().effort().words();
+    String news = cause.isEmpty() ? left : (News.tell(before, advice) + " " + left).strip();
     List<News.Shift> shifts = cause.isEmpty() ? List.of() : News.shifts(before, advice);
     show(mine, with(Optional.of(advice), List.of(), 0, true, news, shifts));
     if (mine == asked.get()) {

@@ -261,6 +261,8 @@ public final class TraceView extends StackPane {
     stepCard.show(state);
     news.setText(state.news());
     state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
+    // The same suspect stays chosen, while what is said of it may have changed.
+    Optional.ofNullable(suspects.getSelectionModel().getSelectedItem()).ifPresent(this::choose);
     story.show(desk.telling().lines(), StoryList.doubtful(state));
     paint();
     showArmsLength(state);
