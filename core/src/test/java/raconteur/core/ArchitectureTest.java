@@ -23,6 +23,10 @@ class ArchitectureTest {
       slices().matching("raconteur.core.(*)..").should().beFreeOfCycles();
 
   @ArchTest
+  static final ArchRule theSimulatedBenchIsBuiltInLayers =
+      slices().matching("raconteur.core.bench.(*)..").should().beFreeOfCycles();
+
+  @ArchTest
   static final ArchRule boardsKnowNothingOfWhatIsSaidOfThem =
       noClasses()
           .that()

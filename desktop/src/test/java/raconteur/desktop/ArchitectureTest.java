@@ -1,6 +1,7 @@
 package raconteur.desktop;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -42,6 +43,32 @@ class ArchitectureTest {
           .should()
           .dependOnClassesThat()
           .resideInAPackage("javafx..");
+
+  @ArchTest
+  static final ArchRule viewsStandOnWhatLiesBelowThem =
+      slices().matching("raconteur.desktop.(*)..").should().beFreeOfCycles();
+
+  @ArchTest
+  static final ArchRule oneTableOfKeys =
+      noClasses()
+          .that()
+          .haveNameNotMatching(".*\\.Keys(\\$.*)?")
+          .should()
+          .dependOnClassesThat()
+          .haveFullyQualifiedName("javafx.scene.input.KeyCode");
+
+  @ArchTest
+  static final ArchRule settingsAreNamedInOnePlace =
+      noClasses()
+          .that()
+          .resideInAPackage("raconteur.desktop..")
+          .and()
+          .doNotHaveSimpleName("Settings")
+          .should()
+          .callMethod(raconteur.casebook.store.Casebook.class, "setting", String.class)
+          .orShould()
+          .callMethod(
+              raconteur.casebook.store.Casebook.class, "keepSetting", String.class, String.class);
 
   @ArchTest
   static final ArchRule nothingIsFormattedByWhereTheUserLives =

@@ -7,8 +7,8 @@ import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.demo.DemoCases;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.workshop.Workshop;
 
 /** The demo casebook for tests, in a folder of its own, everything worked out at once. */
 public final class Demo {

@@ -16,11 +16,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.board.Board;
 import raconteur.core.story.CaseState;
-import raconteur.desktop.app.LaunchPlan;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.arrive.ArrivePresenter;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.shelf.ShelfPresenter;
+import raconteur.desktop.workshop.LaunchPlan;
+import raconteur.desktop.workshop.Workshop;
 
 /** The views' presenters on the demo casebook, without the toolkit. */
 class PresentersTest {

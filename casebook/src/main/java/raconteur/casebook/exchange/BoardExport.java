@@ -66,7 +66,7 @@ public final class BoardExport {
               ? new Exported("", Optional.of("This board has no nets to write."))
               : fine(nets(board));
       case BARE_BOARD_TEST -> {
-        BareBoardTest.Written written = BareBoardTest.write(board);
+        BareBoardRecords.Written written = BareBoardRecords.write(board);
         yield new Exported(written.text(), written.refusal());
       }
     };

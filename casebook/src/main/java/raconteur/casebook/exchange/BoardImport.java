@@ -84,7 +84,7 @@ public final class BoardImport {
     if (start.charAt(0) == '(') {
       return brackets(text);
     }
-    if (BareBoardTest.looksLike(text)) {
+    if (BareBoardRecords.looksLike(text)) {
       return bareBoardTest(text);
     }
     Optional<CsvTable> table = CsvTable.read(text, problems);
@@ -121,7 +121,7 @@ public final class BoardImport {
   }
 
   private Loaded<Imported> bareBoardTest(String text) {
-    BareBoardTest.Read read = BareBoardTest.read(text, draft, problems);
+    BareBoardRecords.Read read = BareBoardRecords.read(text, draft, problems);
     understood.add(read.records() + " test records in units of " + read.units());
     Optional<SymbolicImport.Box> edge = read.edge().or(this::around);
     double upper = edge.map(SymbolicImport.Box::bottom).orElse(0.0);
@@ -241,8 +241,7 @@ public final class BoardImport {
     if (contents.symptoms().isEmpty()) {
       missing.add("symptom cards");
     }
-    long unknown =
-        contents.devices().stream().filter(d -> d.deviceClass().equals("unknown")).count();
+    long unknown = contents.devices().stream().filter(d -> d.isUnknown()).count();
     if (unknown > 0) {
       missing.add("what " + unknown + " devices are: their class, pin names and kinds");
     }

@@ -1,6 +1,5 @@
 package raconteur.casebook.report;
 
-import java.awt.Color;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
@@ -31,7 +30,6 @@ public final class BoardPdf {
   private static final float HEAD_MILLIMETRES = 16;
   private static final List<PDRectangle> SHEETS =
       List.of(PDRectangle.A4, PDRectangle.A3, PDRectangle.A2, PDRectangle.A1, PDRectangle.A0);
-  private static final Color FAINT = new Color(0x8a, 0x84, 0x76);
 
   private final Board board;
   private final PDDocument document;
@@ -165,7 +163,13 @@ public final class BoardPdf {
         3.6f,
         PdfText.INK);
     PdfText.show(
-        out, font, "1 : 1; the ruler is 50 mm", MARGIN_MILLIMETRES + 54, top - 9.5f, 2.6f, FAINT);
+        out,
+        font,
+        "1 : 1; the ruler is 50 mm",
+        MARGIN_MILLIMETRES + 54,
+        top - 9.5f,
+        2.6f,
+        PdfText.FAINT);
     out.setStrokingColor(PdfText.INK);
     out.setLineWidth(0.25f);
     line(out, MARGIN_MILLIMETRES, top - 9, MARGIN_MILLIMETRES + 50, top - 9);
@@ -183,7 +187,7 @@ public final class BoardPdf {
   }
 
   private void outline(PDPageContentStream out) throws IOException {
-    out.setStrokingColor(FAINT);
+    out.setStrokingColor(PdfText.FAINT);
     out.setLineWidth(0.2f);
     out.addRect(MARGIN_MILLIMETRES, y(height(board)), width(board), height(board));
     out.stroke();
@@ -212,18 +216,18 @@ public final class BoardPdf {
       right = Math.max(right, px);
       low = Math.min(low, py);
       high = Math.max(high, py);
-      out.setNonStrokingColor(index == 0 ? PdfText.INK : FAINT);
+      out.setNonStrokingColor(index == 0 ? PdfText.INK : PdfText.FAINT);
       out.addRect(px - 0.5f, py - 0.5f, 1, 1);
       out.fill();
       if (index == 0 || index % 5 == 4 || underside) {
-        PdfText.show(out, font, pin.number(), px + 0.6f, py + 0.4f, 1.3f, FAINT);
+        PdfText.show(out, font, pin.number(), px + 0.6f, py + 0.4f, 1.3f, PdfText.FAINT);
       }
       index++;
     }
     if (index == 0) {
       return;
     }
-    out.setStrokingColor(thisSide ? PdfText.INK : FAINT);
+    out.setStrokingColor(thisSide ? PdfText.INK : PdfText.FAINT);
     out.setLineWidth(thisSide ? 0.25f : 0.1f);
     double flat = right - left < high - low ? 0.9 : 0;
     double tall = right - left < high - low ? 0 : 0.9;
@@ -241,7 +245,7 @@ public final class BoardPdf {
     float middleX = (float) (left + right) / 2;
     float middleY = (float) (low + high) / 2;
     out.beginText();
-    out.setNonStrokingColor(thisSide ? PdfText.INK : FAINT);
+    out.setNonStrokingColor(thisSide ? PdfText.INK : PdfText.FAINT);
     out.setFont(font, size);
     out.setTextMatrix(
         upright

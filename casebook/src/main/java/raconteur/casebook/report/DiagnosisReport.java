@@ -94,14 +94,18 @@ public final class DiagnosisReport {
       if (Math.abs(weight.decibans()) >= 1) {
         line(
             text,
-            "          %+5.1f dB %s: %s",
+            "          %+5.1f dban %s: %s",
             weight.decibans(),
             weight.words(),
             weight.finding().entry().line());
       }
     }
     if (Math.abs(suspect.rest()) >= 1) {
-      line(text, "          %+5.1f dB %s", suspect.rest(), advice.diagnosis().effort().restWords());
+      line(
+          text,
+          "          %+5.1f dban %s",
+          suspect.rest(),
+          advice.diagnosis().effort().restWords());
     }
   }
 

@@ -6,11 +6,12 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import raconteur.casebook.palette.Hue;
 
 /** Words on a sheet of paper, in the standard fonts every reader has. */
 final class PdfText {
-  static final Color INK = new Color(0x26, 0x31, 0x3a);
-  static final Color FAINT = new Color(0x62, 0x5d, 0x50);
+  static final Color INK = new Color(Hue.INK.printed());
+  static final Color FAINT = new Color(Hue.FAINT.printed());
 
   private PdfText() {}
 

@@ -4,6 +4,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import raconteur.casebook.palette.Hue;
 import raconteur.casebook.store.Picture;
 import raconteur.core.handover.Sheet;
 
@@ -14,16 +15,19 @@ import raconteur.core.handover.Sheet;
 public final class SheetHtml {
   private static final String STYLE =
       """
-      body { font: 15px/1.45 Georgia, serif; color: #26313a; max-width: 46em; margin: 2em auto;
+      body { font: 15px/1.45 Georgia, serif; color: {INK}; max-width: 46em; margin: 2em auto;
         padding: 0 1em; }
       h1 { font-size: 1.6em; margin-bottom: 0; } h2 { font-size: 1.1em; margin: 1.4em 0 .3em; }
-      .under { color: #625d50; margin-top: .2em; }
+      .under { color: {FAINT}; margin-top: .2em; }
       table { border-collapse: collapse; width: 100%; font-size: .92em; }
-      th { text-align: left; border-bottom: 2px solid #26313a; } td { border-bottom: 1px solid #ccc; }
+      th { text-align: left; border-bottom: 2px solid {INK}; } td { border-bottom: 1px solid {RULE}; }
       th, td { padding: .25em .5em .25em 0; vertical-align: top; }
       figure { display: inline-block; margin: 0 1em 1em 0; } figcaption { font-size: .85em; }
       @media print { body { margin: 0; max-width: none; } }
-      """;
+      """
+          .replace("{INK}", Hue.INK.light())
+          .replace("{FAINT}", Hue.FAINT.light())
+          .replace("{RULE}", Hue.RULE.light());
 
   private SheetHtml() {}
 

@@ -25,6 +25,7 @@ import raconteur.core.board.Rail;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.data.Figures;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.LogicFamily;
 import raconteur.core.device.PinKind;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
@@ -293,8 +294,7 @@ public final class BoardCircuit {
       return board
           .part(designator)
           .filter(Part::fitted)
-          .map(p -> p.device().name())
-          .filter(n -> n.startsWith("74") && !n.contains("HC") && !n.contains("AC"))
+          .filter(p -> LogicFamily.of(p.device()).bipolar())
           .isPresent();
     }
 
@@ -312,10 +312,9 @@ public final class BoardCircuit {
     }
 
     private void place(Part part) {
-      String kind = part.device().deviceClass();
-      if (kind.equals("crystal")) {
+      if (part.device().isCrystal()) {
         crystal(part);
-      } else if (kind.equals("resistor")) {
+      } else if (part.device().isResistor()) {
         resistor(part);
       } else if (!supply.supplied(part)) {
         part.pins().stream().filter(outputFaults::containsKey).forEach(pin -> drives(part, pin));
@@ -391,19 +390,10 @@ public final class BoardCircuit {
       if (fault == null) {
         return builder.driver(net, weak.contains(pin), slowNanos.getOrDefault(pin, 0) * 1000L);
       }
-      switch (fault) {
-        case STUCK_LOW -> builder.step(builder.driver(net), 0, Lines.LOW);
-        case STUCK_HIGH -> builder.step(builder.driver(net), 0, Lines.HIGH);
-        case FLOATS,
-            WEAK,
-            DEAD,
-            LEAKS,
-            SHORTED,
-            BITS_LOST,
-            ADDRESS_STUCK,
-            UNSUITED,
-            OPEN,
-            SHORT -> {}
+      switch (fault.line()) {
+        case HELD_LOW -> builder.step(builder.driver(net), 0, Lines.LOW);
+        case HELD_HIGH -> builder.step(builder.driver(net), 0, Lines.HIGH);
+        case LET_GO, WEAKLY_DRIVEN, OWN -> {}
       }
       return -1;
     }
@@ -525,7 +515,7 @@ public final class BoardCircuit {
     private void resets() {
       for (Part part : board.parts()) {
         boolean large =
-            part.device().deviceClass().equals("electrolytic")
+            part.device().isElectrolytic()
                 && part.fitted()
                 && !plugged.out().contains(part.designator())
                 && !supply.isDead(part.designator())

@@ -44,7 +44,7 @@ final class MendEffect {
   }
 
   private static boolean isConnector(String part, Board board) {
-    return board.part(part).filter(p -> p.device().deviceClass().equals("connector")).isPresent();
+    return board.part(part).filter(p -> p.device().isContact()).isPresent();
   }
 
   private static boolean between(int one, int other, int segment) {

@@ -127,8 +127,7 @@ public final class SupplySide {
   }
 
   private static boolean isCapacitor(Part part) {
-    return part.device().deviceClass().equals("electrolytic")
-        || part.device().deviceClass().equals("capacitor");
+    return part.device().isElectrolytic() || part.device().isCapacitor();
   }
 
   private Optional<Rail> source(Rail rail) {
@@ -239,13 +238,12 @@ public final class SupplySide {
         }
       }
     }
-    String kind = part.device().deviceClass();
     boolean powered =
         part.pins().stream().anyMatch(p -> board.kind(p) == PinKind.SUPPLY) && supplied(part);
     if (!powered) {
       return 0;
     }
-    if (kind.startsWith("custom") || kind.equals("cpu")) {
+    if (part.device().isCustom() || part.device().isProcessor()) {
       return FIGURES.of("rise C custom");
     }
     boolean memory = part.device().isRam() || part.device().isRom();

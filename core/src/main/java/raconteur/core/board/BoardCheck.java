@@ -105,7 +105,7 @@ public final class BoardCheck {
   }
 
   private boolean regulatorInput(PinRef pin) {
-    return board.part(pin.part()).orElseThrow().device().deviceClass().equals("regulator");
+    return board.part(pin.part()).orElseThrow().device().isRegulator();
   }
 
   /** A three-rail part on the wrong rail dies at the first power-up. */
@@ -199,9 +199,7 @@ public final class BoardCheck {
   }
 
   private boolean bypasses(Part part) {
-    boolean capacitor =
-        part.device().deviceClass().equals("ceramic capacitor")
-            || part.device().deviceClass().equals("electrolytic");
+    boolean capacitor = part.device().isCeramicCapacitor() || part.device().isElectrolytic();
     List<String> nets =
         part.pins().stream().flatMap(p -> board.netOf(p).stream()).map(Net::name).toList();
     return capacitor

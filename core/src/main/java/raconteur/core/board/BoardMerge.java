@@ -60,7 +60,7 @@ public final class BoardMerge {
   }
 
   private static Part together(Part known, Part more) {
-    boolean unknown = known.device().deviceClass().equals("unknown");
+    boolean unknown = known.device().isUnknown();
     boolean fits =
         more.device().pins().stream().allMatch(p -> known.device().pin(p.number()).isPresent());
     Part part = unknown || !fits ? known.with(more.device()) : known;

@@ -99,7 +99,7 @@ public final class DepthMeter {
             "they start with better odds");
     long unknown = 0;
     for (Part part : board.parts()) {
-      if (part.device().pins().isEmpty() || part.device().deviceClass().equals("unknown")) {
+      if (part.device().pins().isEmpty() || part.device().isUnknown()) {
         unknown++;
         fact(
             part,

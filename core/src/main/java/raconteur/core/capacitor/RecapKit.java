@@ -34,8 +34,8 @@ public record RecapKit(List<Line> lines) {
     Map<String, List<String>> byValue = new LinkedHashMap<>();
     board.parts().stream()
         .filter(Part::fitted)
-        .filter(CapacitorJudge::isElectrolytic)
-        .filter(p -> !p.device().name().contains("cell"))
+        .filter(p -> p.device().isElectrolytic())
+        .filter(p -> !p.device().isCell())
         .sorted(Comparator.comparingDouble((Part p) -> -farads(p)).thenComparing(Part::value))
         .forEach(
             p ->

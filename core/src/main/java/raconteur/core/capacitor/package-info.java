@@ -1,9 +1,8 @@
 /**
- * Capacitors: what is printed on one, whether what it measures is still good, whether another fits
- * in its place, and what a board's kit of new ones is.
+ * Capacitors: what is printed on one, what series resistance a good one of its kind has, and what a
+ * board's kit of new ones is. Whether one is still good, or another fits, is {@code core.judge}'s.
  *
- * <p>Start at {@link raconteur.core.capacitor.CapacitorSpec#parse} and {@link
- * raconteur.core.capacitor.CapacitorJudge}.
+ * <p>Start at {@link raconteur.core.capacitor.CapacitorSpec#parse}.
  */
 @NullMarked
 package raconteur.core.capacitor;

@@ -76,9 +76,8 @@ final class FixedChecklist implements Policy {
   }
 
   private void part(Part part) {
-    String kind = part.device().deviceClass();
     String name = part.designator();
-    if (part.device().isRam() || kind.equals("small logic")) {
+    if (part.device().isRam() || part.device().isSmallLogic()) {
       test(new Finding.TesterVerdict(name, true, new TreeSet<>()));
     } else if (part.socketed()) {
       test(new Finding.Swap(name, Finding.SwapEffect.SAME));

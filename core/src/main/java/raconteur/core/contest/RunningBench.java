@@ -9,8 +9,8 @@ import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.bench.instrument.SimulatedBench;
 import raconteur.core.bench.instrument.Taker;
+import raconteur.core.bench.program.StartUp;
 import raconteur.core.bench.screen.Picture;
-import raconteur.core.bench.test.StartUp;
 import raconteur.core.finding.Finding;
 import raconteur.core.story.Telling;
 

@@ -65,8 +65,7 @@ public record ArrayPlan(List<String> parts, List<Touch> touches, List<String> le
   public static List<List<String>> arrays(Board board) {
     Map<String, List<Part>> byDevice = new LinkedHashMap<>();
     for (Part part : board.parts()) {
-      String kind = part.device().deviceClass();
-      if (part.fitted() && (kind.contains("dram") || kind.contains("sram"))) {
+      if (part.fitted() && part.device().isRam()) {
         byDevice.computeIfAbsent(part.device().name(), d -> new ArrayList<>()).add(part);
       }
     }

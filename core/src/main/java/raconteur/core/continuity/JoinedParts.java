@@ -30,7 +30,7 @@ public final class JoinedParts {
       ToDoubleFunction<Part> backMinutes) {
     List<ShortFinder.Candidate> candidates = new ArrayList<>();
     for (Part part : board.parts()) {
-      boolean open = part.device().deviceClass().equals("connector");
+      boolean open = part.device().isContact();
       if (part.fitted()
           && !open
           && !partsOut.contains(part.designator())

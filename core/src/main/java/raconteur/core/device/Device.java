@@ -1,9 +1,11 @@
 package raconteur.core.device;
 
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
@@ -25,6 +27,8 @@ public record Device(
     List<Gate> gates,
     Behaviour behaviour,
     DeviceFacts facts) {
+  private static final Pattern ADDRESS = Pattern.compile("A[0-9]{1,2}");
+
   public Device {
     pins = List.copyOf(pins);
     gates = List.copyOf(gates);
@@ -48,6 +52,99 @@ public record Device(
 
   public Optional<DevicePin> pin(String number) {
     return pins.stream().filter(p -> p.number().equals(number)).findFirst();
+  }
+
+  private boolean is(String name) {
+    return deviceClass.equals(name);
+  }
+
+  /** What is plugged into, and cleaned before it is replaced. */
+  public boolean isContact() {
+    return is("connector");
+  }
+
+  /** A cell that keeps a memory or a clock alive, and leaks when it is old. */
+  public boolean isCell() {
+    return is("cell") || name.contains("cell");
+  }
+
+  public boolean isRegulator() {
+    return is("regulator");
+  }
+
+  public boolean isCrystal() {
+    return is("crystal");
+  }
+
+  public boolean isResistor() {
+    return is("resistor");
+  }
+
+  public boolean isElectrolytic() {
+    return is("electrolytic");
+  }
+
+  public boolean isCeramicCapacitor() {
+    return is("ceramic capacitor");
+  }
+
+  /** Any capacitor, electrolytic or not. */
+  public boolean isCapacitor() {
+    return isElectrolytic() || deviceClass.contains("capacitor");
+  }
+
+  public boolean isAnalogue() {
+    return is("analogue");
+  }
+
+  public boolean isLineDriver() {
+    return is("line driver");
+  }
+
+  public boolean isSmallLogic() {
+    return is("small logic");
+  }
+
+  /** Logic that is programmed to be something else. */
+  public boolean isProgrammable() {
+    return is("programmable logic");
+  }
+
+  public boolean isProcessor() {
+    return is("cpu");
+  }
+
+  public boolean isEprom() {
+    return is("eprom");
+  }
+
+  /** A part made for one maker's boards, whatever it does. */
+  public boolean isCustom() {
+    return deviceClass.startsWith("custom");
+  }
+
+  /** A custom that stands between the processor and the world. */
+  public boolean isCustomPort() {
+    return is("custom io");
+  }
+
+  public boolean isCustomDecoder() {
+    return is("custom decoder");
+  }
+
+  /** A part nobody has said the kind of. */
+  public boolean isUnknown() {
+    return is("unknown");
+  }
+
+  /** The address inputs, in the order of their numbers; none where it is no memory. */
+  public List<DevicePin> addressPins() {
+    return isRam() || isRom()
+        ? pins.stream()
+            .filter(p -> p.kind().reads() && ADDRESS.matcher(p.name()).matches())
+            .sorted(Comparator.comparingInt(p -> Integer.parseInt(p.name().substring(1))))
+            .toList()
+        : List.of();
   }
 
   /** Whether it is a memory that is written in use: its class begins with the kind of RAM. */

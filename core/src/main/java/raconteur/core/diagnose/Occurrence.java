@@ -118,7 +118,7 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
   /** A connector's own contacts. */
   private static boolean isContact(Fault fault, String part, Board board) {
     return fault.place().equals(new Place.OfPart(part))
-        && board.part(part).filter(p -> p.device().deviceClass().equals("connector")).isPresent();
+        && board.part(part).filter(p -> p.device().isContact()).isPresent();
   }
 
   private static boolean touches(Fault fault, String part) {

@@ -191,10 +191,8 @@ public final class FaultCatalogue {
       }
     }
 
-    /** A memory's address pins, by the names data books give them. */
     private List<PinRef> addressInputs(Part part) {
-      return part.device().pins().stream()
-          .filter(p -> p.name().matches("A[0-9]+"))
+      return part.device().addressPins().stream()
           .map(p -> part.pin(p.number()))
           .filter(p -> board.kind(p).reads() && connected(p))
           .toList();
@@ -206,8 +204,8 @@ public final class FaultCatalogue {
 
     /** The rails a part hangs on; at sheet depth a part hangs on the first rail. */
     private Set<String> rails(Part part) {
-      boolean resistor = part.device().deviceClass().equals("resistor");
-      boolean connector = part.device().deviceClass().equals("connector");
+      boolean resistor = part.device().isResistor();
+      boolean connector = part.device().isContact();
       if (resistor || connector) {
         return Set.of();
       }

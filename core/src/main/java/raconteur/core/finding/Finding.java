@@ -11,11 +11,48 @@ import java.util.stream.Collectors;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
 
-/** What one test showed. A new kind is one record here, one phrase and one model. */
+/**
+ * What one test showed. A new kind is one record here, one phrase, one model, and a row each in
+ * {@code tests.json} and {@code readings.json}; docs/architecture.md names the places.
+ */
 public sealed interface Finding extends Statement {
 
+  /** The test it is a result of: what has to be set up for it, what it costs, what it needs. */
+  TestKind kind();
+
+  /** What on the board it speaks of. */
+  Subject subject();
+
+  /** Whether the board is powered while it is found. */
+  default TestKind.Power power() {
+    return kind().power();
+  }
+
+  /**
+   * What makes two findings results of the same test; it stands in stories, so it never changes.
+   */
+  default String identity() {
+    return (kind().asks() + " " + subject().key()).strip();
+  }
+
+  /** A number on a meter, judged by itself against limits. */
+  sealed interface Measured extends Finding {}
+
+  /** One of a few things a test can show; what it means is for the diagnosis to say. */
+  sealed interface Shown extends Finding {}
+
   /** The voltage of a rail against ground, board powered. */
-  record RailVolts(String rail, double volts) implements Finding {
+  record RailVolts(String rail, double volts) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("rail volts");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfRail(rail);
+    }
+
     @Override
     public String line() {
       return rail + " " + Quantities.plain(volts) + " V";
@@ -23,7 +60,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** The voltage of a rail at the supply pin of one part, board powered. */
-  record FarVolts(String rail, String part, double volts) implements Finding {
+  record FarVolts(String rail, String part, double volts) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("far volts");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfRailAt(rail, part);
+    }
+
     @Override
     public String line() {
       return rail + " at " + part + " " + Quantities.plain(volts) + " V";
@@ -31,7 +78,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** The voltage of a rail's supply on a dummy load, away from the board's parts. */
-  record DummyVolts(String rail, double volts) implements Finding {
+  record DummyVolts(String rail, double volts) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("dummy load");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfRail(rail);
+    }
+
     @Override
     public String line() {
       return rail + " dummy " + Quantities.plain(volts) + " V";
@@ -39,7 +96,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** The current the board draws from a rail. */
-  record RailAmps(String rail, double amps) implements Finding {
+  record RailAmps(String rail, double amps) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("rail amps");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfRail(rail);
+    }
+
     @Override
     public String line() {
       return rail + " " + Quantities.plain(amps) + " A";
@@ -47,7 +114,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** The ripple on a rail, peak to peak, board powered. */
-  record Ripple(String rail, double volts) implements Finding {
+  record Ripple(String rail, double volts) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("ripple");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfRail(rail);
+    }
+
     @Override
     public String line() {
       return rail + " ripple " + Quantities.plain(volts) + " V";
@@ -59,9 +136,19 @@ public sealed interface Finding extends Statement {
    *
    * @param reversed true where the red lead was on ground
    */
-  record RailOhms(String rail, double ohms, boolean reversed) implements Finding {
+  record RailOhms(String rail, double ohms, boolean reversed) implements Measured {
     public RailOhms(String rail, double ohms) {
       this(rail, ohms, false);
+    }
+
+    @Override
+    public TestKind kind() {
+      return TestKind.of("rail ohms");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfRail(rail);
     }
 
     @Override
@@ -71,7 +158,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** The resistance of a rail after one more part was pulled, power off. */
-  record PullStep(String part, String rail, double ohmsAfter) implements Finding {
+  record PullStep(String part, String rail, double ohmsAfter) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("pull");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPartOnRail(part, rail);
+    }
+
     @Override
     public String line() {
       return "pull " + part + " " + Quantities.ohmsLine(ohmsAfter) + " on " + rail;
@@ -79,7 +176,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** What a logic probe shows at a pin of the running board. */
-  record Probe(PinRef pin, Signal shown) implements Finding {
+  record Probe(PinRef pin, Signal shown) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("probe");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(pin);
+    }
+
     @Override
     public String line() {
       return pin + " " + shown.name().toLowerCase(Locale.ROOT);
@@ -87,7 +194,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** Whether a meter sees copper between two pins, power off. */
-  record Continuity(PinRef one, PinRef other, boolean joined) implements Finding {
+  record Continuity(PinRef one, PinRef other, boolean joined) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("continuity");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(one, other);
+    }
+
     @Override
     public String line() {
       return "cont " + one + " " + other + (joined ? " joined" : " open");
@@ -96,9 +213,19 @@ public sealed interface Finding extends Statement {
 
   /** A chip tester's verdict; the failing gates are empty where it names none or passes. */
   record TesterVerdict(String part, boolean passed, SortedSet<String> failingGates)
-      implements Finding {
+      implements Shown {
     public TesterVerdict {
       failingGates = java.util.Collections.unmodifiableSortedSet(new TreeSet<>(failingGates));
+    }
+
+    @Override
+    public TestKind kind() {
+      return TestKind.of("tester");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
     }
 
     @Override
@@ -120,12 +247,22 @@ public sealed interface Finding extends Statement {
   }
 
   /** The dead-test cartridge's answer; one count a run where it flashes. */
-  record DeadTestResult(DeadTestEnd end, List<Integer> counts) implements Finding {
+  record DeadTestResult(DeadTestEnd end, List<Integer> counts) implements Shown {
     public DeadTestResult {
       counts = List.copyOf(counts);
       if ((end == DeadTestEnd.FLASHES) == counts.isEmpty()) {
         throw new IllegalArgumentException("counts belong to flashes: " + end + " " + counts);
       }
+    }
+
+    @Override
+    public TestKind kind() {
+      return TestKind.of("dead test");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfBoard.WHOLE;
     }
 
     @Override
@@ -147,7 +284,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** A known-good part tried in this board; the old one went back afterwards. */
-  record Swap(String part, SwapEffect effect) implements Finding {
+  record Swap(String part, SwapEffect effect) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("swap");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return "swap " + part + " good " + effect.name().toLowerCase(Locale.ROOT);
@@ -155,7 +302,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** What the board shows or does, as one of its symptom cards. */
-  record Symptom(String card) implements Finding {
+  record Symptom(String card) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("screen");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfBoard.WHOLE;
+    }
+
     @Override
     public String line() {
       return "screen " + card;
@@ -170,7 +327,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** A part touched, or seen by a thermal camera, while running. */
-  record Heat(String part, Warmth warmth) implements Finding {
+  record Heat(String part, Warmth warmth) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("heat");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return part + " " + warmth.name().toLowerCase(Locale.ROOT);
@@ -178,7 +345,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** How hot a part is, board running, in °C. */
-  record Temperature(String part, double celsius) implements Finding {
+  record Temperature(String part, double celsius) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("temperature");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return part + " " + Quantities.plain(celsius) + " C";
@@ -186,7 +363,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** The resistance from a pin to ground, power off; infinite for over range. */
-  record PinOhms(PinRef pin, double ohms) implements Finding {
+  record PinOhms(PinRef pin, double ohms) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("pin ohms");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(pin);
+    }
+
     @Override
     public String line() {
       return pin + " gnd " + Quantities.ohmsLine(ohms);
@@ -194,7 +381,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** What a counter shows at a pin of the running board. */
-  record Frequency(PinRef pin, double hertz) implements Finding {
+  record Frequency(PinRef pin, double hertz) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("frequency");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(pin);
+    }
+
     @Override
     public String line() {
       return pin + " " + Quantities.plain(hertz) + " Hz";
@@ -202,7 +399,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** How long after power-on a reset line lets go; infinite where it never does. */
-  record ResetPulse(PinRef pin, double seconds) implements Finding {
+  record ResetPulse(PinRef pin, double seconds) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("reset pulse");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(pin);
+    }
+
     @Override
     public String line() {
       return Double.isInfinite(seconds)
@@ -217,11 +424,21 @@ public sealed interface Finding extends Statement {
    * @param lowest the lowest level it stays at
    * @param highest the highest; the same for a line that does not move
    */
-  record PinVolts(PinRef pin, double lowest, double highest) implements Finding {
+  record PinVolts(PinRef pin, double lowest, double highest) implements Measured {
     public PinVolts {
       if (lowest > highest) {
         throw new IllegalArgumentException(lowest + " V above " + highest + " V");
       }
+    }
+
+    @Override
+    public TestKind kind() {
+      return TestKind.of("scope");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(pin);
     }
 
     @Override
@@ -240,7 +457,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** A ROM read twice and compared; unsteady where the two reads differ. */
-  record RomCompare(String part, RomEnd end) implements Finding {
+  record RomCompare(String part, RomEnd end) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("rom reader");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return part + " rom " + end.name().toLowerCase(Locale.ROOT);
@@ -248,7 +475,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** A part of this board tried in a good board of the same revision. */
-  record Elsewhere(String part, boolean works) implements Finding {
+  record Elsewhere(String part, boolean works) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("good board");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return part + " elsewhere " + (works ? "good" : "bad");
@@ -256,7 +493,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** A good memory held on top of one of the board's, pin on pin. */
-  record Piggyback(String part, boolean changed) implements Finding {
+  record Piggyback(String part, boolean changed) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("piggyback");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return "piggyback " + part + (changed ? " changed" : " same");
@@ -264,7 +511,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** The board run with one part out of its socket. */
-  record Without(String part, SwapEffect effect) implements Finding {
+  record Without(String part, SwapEffect effect) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("without");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return "without " + part + " " + effect.name().toLowerCase(Locale.ROOT);
@@ -278,9 +535,19 @@ public sealed interface Finding extends Statement {
    *     can be read
    * @param harness whether the loop-back harness was in; without it good ports are called bad
    */
-  record DiagnosticResult(SortedMap<String, Boolean> bad, boolean harness) implements Finding {
+  record DiagnosticResult(SortedMap<String, Boolean> bad, boolean harness) implements Shown {
     public DiagnosticResult {
       bad = java.util.Collections.unmodifiableSortedMap(new TreeMap<>(bad));
+    }
+
+    @Override
+    public TestKind kind() {
+      return TestKind.of(harness ? "diagnostic with harness" : "diagnostic");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfParts(bad.keySet());
     }
 
     @Override
@@ -297,7 +564,17 @@ public sealed interface Finding extends Statement {
   }
 
   /** Whether what a part or a connector is there for works: a port, a row of keys, the sound. */
-  record FunctionCheck(String part, boolean works) implements Finding {
+  record FunctionCheck(String part, boolean works) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("function");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       return "function " + part + (works ? " good" : " bad");
@@ -311,7 +588,17 @@ public sealed interface Finding extends Statement {
    * @param amount runs, or hours
    * @param clean false where the fault, or another, came within it
    */
-  record ProofRun(String check, double amount, boolean hours, boolean clean) implements Finding {
+  record ProofRun(String check, double amount, boolean hours, boolean clean) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("proof");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfBoard(check);
+    }
+
     @Override
     public String line() {
       return "proof "
@@ -331,7 +618,17 @@ public sealed interface Finding extends Statement {
    */
   record CapacitorReading(
       String part, OptionalDouble farads, OptionalDouble seriesOhms, OptionalDouble leakageAmps)
-      implements Finding {
+      implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("capacitor");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
     @Override
     public String line() {
       StringBuilder line = new StringBuilder(part);

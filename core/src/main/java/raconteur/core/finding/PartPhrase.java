@@ -84,8 +84,7 @@ final class PartPhrase implements Phrase {
   }
 
   static boolean isCapacitor(Part part) {
-    String kind = part.device().deviceClass();
-    return kind.contains("capacitor") || kind.equals("electrolytic");
+    return part.device().isCapacitor();
   }
 
   private static Understanding temperature(Words words, BenchContext context, Part part) {

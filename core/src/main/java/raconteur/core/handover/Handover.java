@@ -26,8 +26,8 @@ import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
 import raconteur.core.finding.Quantities;
 import raconteur.core.finding.Statement;
-import raconteur.core.inspect.Verdicts;
 import raconteur.core.intake.SetMatch;
+import raconteur.core.judge.Verdicts;
 import raconteur.core.plan.Step;
 import raconteur.core.prove.ProvingPlan;
 import raconteur.core.prove.Soak;
@@ -380,7 +380,7 @@ public record Handover(
             "It was wet or corroded once: have it looked at if anything changes, corrosion goes"
                 + " on.");
       }
-      if (board.parts().stream().anyMatch(p -> p.device().name().contains("cell"))) {
+      if (board.parts().stream().anyMatch(p -> p.device().isCell())) {
         advice.add("Take cells out before it is put away; leaking cells ruin boards.");
       }
       telling.findings().stream()

@@ -10,12 +10,11 @@ import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
-import raconteur.core.capacitor.CapacitorJudge;
 import raconteur.core.continuity.ArrayPlan;
 import raconteur.core.continuity.ArrayProgress;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Finding;
-import raconteur.core.power.PowerSafety;
+import raconteur.core.judge.PowerSafety;
 import raconteur.core.story.Telling;
 
 /**
@@ -108,11 +107,11 @@ public record Checklist(String origin, List<Check> checks) {
         case ALWAYS -> true;
         case PLACED -> board.parts().stream().anyMatch(p -> p.place().known());
         case DIRTY -> telling.condition().damage().stream().anyMatch(a -> DIRT.contains(a.kind()));
-        case CELLS -> board.parts().stream().anyMatch(p -> p.device().name().contains("cell"));
+        case CELLS -> board.parts().stream().anyMatch(p -> p.device().isCell());
         case SOCKETS -> board.parts().stream().anyMatch(Part::socketed);
         case RAILS -> !board.rails().isEmpty();
         case ARRAY -> !arrays.isEmpty();
-        case ELECTROLYTICS -> board.parts().stream().anyMatch(CapacitorJudge::isElectrolytic);
+        case ELECTROLYTICS -> board.parts().stream().anyMatch(p -> p.device().isElectrolytic());
         case MULTIRAIL -> !PowerSafety.multiRailParts(board).isEmpty();
       };
     }
@@ -214,7 +213,7 @@ public record Checklist(String origin, List<Check> checks) {
       telling.said(Finding.CapacitorReading.class).forEach(r -> measured.add(r.part()));
       List<String> all =
           board.parts().stream()
-              .filter(p -> p.fitted() && CapacitorJudge.isElectrolytic(p))
+              .filter(p -> p.fitted() && p.device().isElectrolytic())
               .map(Part::designator)
               .toList();
       return measured.containsAll(all)

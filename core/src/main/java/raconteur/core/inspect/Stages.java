@@ -10,10 +10,11 @@ import raconteur.core.finding.Bookkeeping.LabelKind;
 import raconteur.core.finding.Finding;
 import raconteur.core.intake.SetMatch;
 import raconteur.core.intake.TakingApart;
-import raconteur.core.power.PowerSafety;
+import raconteur.core.judge.PowerSafety;
+import raconteur.core.judge.Verdict;
+import raconteur.core.judge.Verdicts;
 import raconteur.core.story.Telling;
 import raconteur.core.story.Telling.DatedFinding;
-import raconteur.core.verdict.Verdict;
 
 /** How the stages before the first probe stand: open, done, or contradicted by a later reading. */
 public final class Stages {

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Bookkeeping.LabelKind;
+import raconteur.core.judge.Verdict;
 import raconteur.core.story.CaseHeader;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
 
 /** Whether the boards of one set, each a case of its own, belong together by their numbers. */
 public final class SetMatch {

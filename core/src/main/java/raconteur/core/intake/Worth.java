@@ -114,15 +114,14 @@ public record Worth(
     }
 
     private double price(Part part) {
-      String kind = part.device().deviceClass();
       String name = "price of other parts";
-      if (kind.contains("custom") || kind.contains("decoder") || kind.contains("video")) {
+      if (part.device().isCustom()) {
         name = "price of a custom";
       } else if (part.device().isRom()) {
         name = "price of a rom";
       } else if (part.device().isRam()) {
         name = "price of a ram";
-      } else if (kind.equals("cpu")) {
+      } else if (part.device().isProcessor()) {
         name = "price of a cpu";
       }
       return figures.of(name) * rates.partsFactor();

@@ -286,7 +286,7 @@ public record MendPlan(List<Job> jobs, String origin) {
 
     private static Method method(Part part, boolean knownDead) {
       String outline = part.device().outline();
-      if (part.device().deviceClass().equals("connector")) {
+      if (part.device().isContact()) {
         return Method.CLEAN;
       }
       if (part.socketed()) {
@@ -296,7 +296,7 @@ public record MendPlan(List<Job> jobs, String origin) {
         return Method.HOT_AIR;
       }
       // What nobody makes any more comes off whole, so that it can be tried elsewhere.
-      boolean keep = part.device().deviceClass().startsWith("custom") || part.device().isRom();
+      boolean keep = part.device().isCustom() || part.device().isRom();
       return knownDead && !keep && outline.startsWith("DIP") ? Method.CUT_LEGS : Method.DESOLDER;
     }
 

@@ -124,31 +124,11 @@ public final class SimilarStories {
           t.bad().forEach((part, bad) -> signs.add("diag " + part + (bad ? " bad" : " good")));
       case Finding.TesterVerdict t ->
           signs.add(t.part() + " tester " + (t.passed() ? "pass" : "fail"));
-      case Finding.Probe _,
-          Finding.Continuity _,
-          Finding.Swap _,
-          Finding.Symptom _,
-          Finding.Heat _,
-          Finding.RomCompare _,
-          Finding.Elsewhere _,
-          Finding.Piggyback _,
-          Finding.Without _,
-          Finding.FunctionCheck _ ->
-          signs.add(finding.line());
-      case Finding.RailVolts _,
-          Finding.FarVolts _,
-          Finding.DummyVolts _,
-          Finding.RailAmps _,
-          Finding.Ripple _,
-          Finding.RailOhms _,
-          Finding.PullStep _,
-          Finding.Temperature _,
-          Finding.PinOhms _,
-          Finding.Frequency _,
-          Finding.ResetPulse _,
-          Finding.PinVolts _,
-          Finding.ProofRun _,
-          Finding.CapacitorReading _ -> {}
+      // A stretch of use says that a case ended, not what was wrong.
+      case Finding.ProofRun _ -> {}
+      case Finding.Shown _ -> signs.add(finding.line());
+      // Two boards never measure alike to the digit.
+      case Finding.Measured _ -> {}
     }
     boolean nothingNamed =
         (finding instanceof Finding.DeadTestResult t && t.counts().isEmpty())

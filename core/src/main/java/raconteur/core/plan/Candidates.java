@@ -54,17 +54,10 @@ final class Candidates {
     return candidates.tests.stream().filter(t -> !touches(t, partsOut)).toList();
   }
 
+  /** Whether a test needs a part in its place that is out of it. */
   private static boolean touches(Finding test, Set<String> partsOut) {
-    return switch (test) {
-      case Finding.Probe probe -> partsOut.contains(probe.pin().part());
-      case Finding.Swap swap -> partsOut.contains(swap.part());
-      case Finding.Heat heat -> partsOut.contains(heat.part());
-      case Finding.PinVolts volts -> partsOut.contains(volts.pin().part());
-      case Finding.Piggyback held -> partsOut.contains(held.part());
-      case Finding.PullStep pull -> partsOut.contains(pull.part());
-      case Finding.Without without -> partsOut.contains(without.part());
-      case Finding _ -> false;
-    };
+    boolean partIn = test.kind().powered() || test.kind().seatAgain();
+    return partIn && partsOut.contains(test.subject().part());
   }
 
   private void wholeBoard() {

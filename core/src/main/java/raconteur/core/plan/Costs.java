@@ -10,22 +10,19 @@ import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
 import raconteur.core.data.Loaded;
 
-/** Minutes and risks of steps, from {@code minutes.json}. */
+/** Minutes and risks of mends and of moving about, from {@code minutes.json}. */
 public final class Costs {
   private final String origin;
-  private final Map<String, Double> tests;
   private final Map<String, Double> single;
   private final NavigableMap<Integer, Double> desolder;
   private final NavigableMap<Integer, Double> solderSocket;
 
   private Costs(
       String origin,
-      Map<String, Double> tests,
       Map<String, Double> single,
       NavigableMap<Integer, Double> desolder,
       NavigableMap<Integer, Double> solderSocket) {
     this.origin = origin;
-    this.tests = tests;
     this.single = single;
     this.desolder = desolder;
     this.solderSocket = solderSocket;
@@ -43,9 +40,7 @@ public final class Costs {
   }
 
   private static Costs costs(Datum root) {
-    root.get("format").oneOf(Map.of("raconteur-minutes/1", true));
-    Map<String, Double> tests = new HashMap<>();
-    root.get("tests").entries().forEach((name, v) -> tests.put(name, v.between(0, 1000)));
+    root.get("format").oneOf(Map.of("raconteur-minutes/2", true));
     Map<String, Double> single = new HashMap<>();
     for (String name :
         new String[] {
@@ -66,7 +61,6 @@ public final class Costs {
     single.put("uncoated", damage.get("uncoated").between(0, 1));
     return new Costs(
         root.get("origin").text(),
-        tests,
         single,
         bySize(root.get("desolder")),
         bySize(root.get("solder socket")));
@@ -91,18 +85,9 @@ public final class Costs {
     return origin;
   }
 
-  /** Minutes of a test by its name in the file. */
-  public double test(String name) {
-    return get(tests, name);
-  }
-
   /** Minutes, or a share, by its name in the file. */
   public double single(String name) {
-    return get(single, name);
-  }
-
-  private static double get(Map<String, Double> table, String name) {
-    Double minutes = table.get(name);
+    Double minutes = single.get(name);
     if (minutes == null) {
       throw new IllegalStateException("minutes.json has no " + name);
     }

@@ -17,6 +17,7 @@ import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.TestKind;
 import raconteur.core.predict.Predictor;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
@@ -48,7 +49,6 @@ public final class NextSteps {
   private final Predictor predictor;
   private final Costs costs;
   private final Shop shop;
-  private final Schools schools = Schools.shipped();
   private final TestFacts facts;
   private final StepWords words;
 
@@ -89,7 +89,7 @@ public final class NextSteps {
         tests(diagnosis, telling, declined, lookAhead, patience.first(ASKING));
     List<LookAhead.Scored> scored = lookAhead.rank(tests, patience);
     Set<Object> taken = new HashSet<>();
-    telling.findings().forEach(f -> taken.add(TestFacts.identity(f.finding())));
+    telling.findings().forEach(f -> taken.add(f.finding().identity()));
     return steps(diagnosis, telling, scored, lookAhead, taken, declined);
   }
 
@@ -114,11 +114,11 @@ public final class NextSteps {
   }
 
   private boolean offered(Finding test, Set<Object> done, Set<String> declined) {
-    String kind = facts.kind(test);
-    return !done.contains(TestFacts.identity(test))
+    TestKind kind = facts.kind(test);
+    return !done.contains(test.identity())
         && !declined.contains(new Step.Test(test).name())
-        && !shop.school().excludes().contains(kind)
-        && schools.possible(kind, shop.owned());
+        && !shop.school().excludes().contains(kind.name())
+        && kind.possible(shop.owned());
   }
 
   private List<LookAhead.Test> tests(
@@ -136,7 +136,7 @@ public final class NextSteps {
         return tests;
       }
       if (offered(test, done, declined)) {
-        boolean turned = powered.filter(p -> p != TestFacts.powered(test)).isPresent();
+        boolean turned = powered.filter(p -> p != facts.kind(test).powered()).isPresent();
         double turning = turned ? costs.single("power or turn") : 0;
         Moment now = telling.momentOf(test);
         double weight = shop.school().weight(facts.kind(test));
@@ -146,7 +146,7 @@ public final class NextSteps {
                 predictor.model(test, now, predictor.expectation(test, now, telling.findings())),
                 new LookAhead.Price(
                     facts.minutes(test) * weight,
-                    facts.risk(test) + (TestFacts.powered(test) ? powering : 0),
+                    facts.risk(test) + (facts.kind(test).powered() ? powering : 0),
                     turning,
                     facts.minutes(test) + turning)));
       }
@@ -166,7 +166,7 @@ public final class NextSteps {
   private static Optional<Boolean> powered(Telling telling) {
     return telling.findings().isEmpty()
         ? Optional.empty()
-        : Optional.of(TestFacts.powered(telling.findings().getLast().finding()));
+        : Optional.of(telling.findings().getLast().finding().kind().powered());
   }
 
   private List<Step> steps(
@@ -206,7 +206,7 @@ public final class NextSteps {
       Set<String> about = facts.about(s.finding());
       if (steps.size() < MOST_TOLD && Collections.disjoint(places, about)) {
         places.addAll(about);
-        steps.add(words.test(s, taken.contains(TestFacts.identity(s.finding()))));
+        steps.add(words.test(s, taken.contains(s.finding().identity())));
       }
     }
     if (allowed && !mendNow && steps.size() == MOST_TOLD) {
@@ -234,7 +234,7 @@ public final class NextSteps {
   private double mendFrom(Suspect suspect, double patience) {
     boolean contact =
         suspect.place() instanceof Place.OfPart(String part)
-            && board.part(part).filter(Parts::isContact).isPresent();
+            && board.part(part).filter(p -> p.device().isContact()).isPresent();
     return contact ? CLEAN_FROM : Math.max(CLEAN_FROM, patience * shop.school().mendFrom());
   }
 
@@ -289,7 +289,7 @@ public final class NextSteps {
             finding.finding() instanceof Finding.Probe
                 || finding.finding() instanceof Finding.PinVolts
                 || finding.finding() instanceof Finding.Continuity;
-        times.merge(TestFacts.identity(finding.finding()), quick ? 1 : 2, Integer::sum);
+        times.merge(finding.finding().identity(), quick ? 1 : 2, Integer::sum);
       }
     }
     Set<Object> done = new HashSet<>();

@@ -2,6 +2,7 @@ package raconteur.core.plan;
 
 import java.util.Map;
 import java.util.Set;
+import raconteur.core.finding.TestKind;
 
 /**
  * How a shop likes to work, as weights and exclusions: they change what is proposed, never what is
@@ -29,7 +30,7 @@ public record School(
   }
 
   /** What the minutes of a kind of test are multiplied by. */
-  double weight(String kind) {
-    return weights.getOrDefault(kind, 1.0);
+  double weight(TestKind kind) {
+    return weights.getOrDefault(kind.weighedAs(), 1.0);
   }
 }

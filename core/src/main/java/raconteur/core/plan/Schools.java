@@ -11,21 +11,19 @@ import java.util.TreeSet;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
 import raconteur.core.data.Loaded;
+import raconteur.core.finding.TestKinds;
 
 /**
- * The schools there are and which instrument each kind of test needs, from {@code schools.json}.
+ * The schools there are, from {@code schools.json}.
  *
  * @param origin where they come from
- * @param needs kind of test to the instrument it needs; a meter and hands are always there
  * @param usuallyOwned what a shop has that never said
  * @param all the schools, the default first
  */
-public record Schools(
-    String origin, Map<String, String> needs, Set<String> usuallyOwned, List<School> all) {
+public record Schools(String origin, Set<String> usuallyOwned, List<School> all) {
   private static final double USUAL_MEND_FROM = 0.6;
 
   public Schools {
-    needs = Map.copyOf(needs);
     usuallyOwned = Set.copyOf(usuallyOwned);
     all = List.copyOf(all);
   }
@@ -42,14 +40,12 @@ public record Schools(
   }
 
   private static Schools schools(Datum root) {
-    root.get("format").oneOf(Map.of("raconteur-schools/1", true));
-    root.onlyKnows(Set.of("format", "origin", "needs", "usually owned", "schools"));
-    Map<String, String> needs = new HashMap<>();
-    root.get("needs").entries().forEach((kind, needed) -> needs.put(kind, needed.text()));
+    root.get("format").oneOf(Map.of("raconteur-schools/2", true));
+    root.onlyKnows(Set.of("format", "origin", "usually owned", "schools"));
     Set<String> owned = new LinkedHashSet<>();
     for (Datum item : root.get("usually owned").items()) {
-      if (!needs.containsValue(item.text())) {
-        throw item.wrong("\"" + item.text() + "\" is needed by no test above");
+      if (!TestKinds.shipped().instruments().contains(item.text())) {
+        throw item.wrong("\"" + item.text() + "\" is needed by no test");
       }
       owned.add(item.text());
     }
@@ -58,7 +54,7 @@ public record Schools(
     if (all.isEmpty()) {
       throw root.get("schools").wrong("at least one school is expected");
     }
-    return new Schools(root.get("origin").text(), needs, owned, all);
+    return new Schools(root.get("origin").text(), owned, all);
   }
 
   private static School school(Datum item) {
@@ -73,11 +69,13 @@ public record Schools(
             "sockets"));
     Map<String, Double> weights = new HashMap<>();
     if (item.has("weights")) {
-      item.get("weights").entries().forEach((kind, w) -> weights.put(kind, w.between(0.01, 100)));
+      item.get("weights")
+          .entries()
+          .forEach((kind, w) -> weights.put(known(kind, w), w.between(0.01, 100)));
     }
     Set<String> excludes = new TreeSet<>();
     if (item.has("excludes")) {
-      item.get("excludes").items().forEach(kind -> excludes.add(kind.text()));
+      item.get("excludes").items().forEach(kind -> excludes.add(known(kind.text(), kind)));
     }
     return new School(
         item.get("name").text(),
@@ -91,6 +89,13 @@ public record Schools(
         item.get("sockets").text());
   }
 
+  private static String known(String kind, Datum at) {
+    if (TestKinds.shipped().named(kind).isEmpty()) {
+      throw at.wrong("no test is called \"" + kind + "\"");
+    }
+    return kind;
+  }
+
   /** The school of a name, whatever its case. */
   public Optional<School> named(String name) {
     return all.stream().filter(s -> s.name().equalsIgnoreCase(name.strip())).findFirst();
@@ -102,12 +107,6 @@ public record Schools(
 
   /** Every instrument a shop may say it owns. */
   public Set<String> instruments() {
-    return new TreeSet<>(needs.values());
-  }
-
-  /** Whether a kind of test can be made with what a shop owns. */
-  public boolean possible(String kind, Set<String> owned) {
-    String needed = needs.get(kind);
-    return needed == null || owned.contains(needed);
+    return TestKinds.shipped().instruments();
   }
 }

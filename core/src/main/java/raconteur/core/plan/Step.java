@@ -53,7 +53,7 @@ public record Step(
   public record Test(Finding sample) implements Action {
     @Override
     public String name() {
-      return TestFacts.identity(sample).toString();
+      return sample.identity();
     }
   }
 

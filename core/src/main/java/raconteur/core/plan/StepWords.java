@@ -6,17 +6,21 @@ import java.util.OptionalDouble;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.LogicLevels;
 import raconteur.core.finding.Mend;
 import raconteur.core.finding.Quantities;
+import raconteur.core.finding.Subject;
+import raconteur.core.finding.TestKind;
+import raconteur.core.judge.RailResistance;
+import raconteur.core.judge.RailVoltage;
 
 /** Says steps: title, set-up, caution, cost and reason of every kind of test and of mends. */
 final class StepWords {
   private static final String POWER_OFF = "Power off, supply unplugged.";
-  private static final String RUNNING = "Powered, running as usual.";
   private static final String SHARP =
       "Power off before the part moves; mind its direction when it goes back.";
   private static final String IRON =
@@ -25,11 +29,13 @@ final class StepWords {
   private final Board board;
   private final Costs costs;
   private final School school;
+  private final TestFacts facts;
 
   StepWords(Board board, Costs costs, School school) {
     this.board = board;
     this.costs = costs;
     this.school = school;
+    this.facts = new TestFacts(board, costs);
   }
 
   /** A test as a step; {@code again} where it was made before. */
@@ -50,46 +56,14 @@ final class StepWords {
                 scored.bits(),
                 scored.cost());
     List<Step.Outcome> outcomes = scored.told().stream().map(t -> outcome(test, t)).toList();
-    String title =
-        switch (test) {
-          case Finding.Probe t -> "Probe " + board.describe(t.pin());
-          case Finding.Continuity t ->
-              "Continuity from " + board.describe(t.one()) + " to " + t.other();
-          case Finding.RailVolts t -> "Measure " + t.rail() + " at a far chip";
-          case Finding.RailOhms t -> "Measure " + t.rail() + " to ground in ohms";
-          case Finding.PullStep t ->
-              "Pull " + named(t.part()) + " and measure " + t.rail() + " to ground again";
-          case Finding.TesterVerdict t -> "Put " + named(t.part()) + " into the chip tester";
-          case Finding.DeadTestResult _ -> "Run the dead-test cartridge";
-          case Finding.Swap t -> "Try a known-good part for " + named(t.part());
-          case Finding.Symptom _ -> "Look at the screen";
-          case Finding.Heat t -> "Feel whether " + named(t.part()) + " runs hot";
-          case Finding.FarVolts t -> "Measure " + t.rail() + " at " + named(t.part());
-          case Finding.DummyVolts t -> "Prove the supply of " + t.rail() + " on its dummy load";
-          case Finding.RailAmps t -> "Measure the current from " + t.rail();
-          case Finding.Ripple t -> "Look at the ripple on " + t.rail();
-          case Finding.Temperature t -> "Take the temperature of " + named(t.part());
-          case Finding.PinOhms t -> "Measure " + board.describe(t.pin()) + " to ground in ohms";
-          case Finding.Frequency t -> "Count the clock at " + board.describe(t.pin());
-          case Finding.ResetPulse t -> "Watch the reset at " + board.describe(t.pin());
-          case Finding.CapacitorReading t -> "Measure " + named(t.part()) + " out of circuit";
-          case Finding.PinVolts t -> "Scope " + board.describe(t.pin());
-          case Finding.RomCompare t -> "Read " + named(t.part()) + " twice and compare";
-          case Finding.Elsewhere t -> "Try " + named(t.part()) + " in a good board";
-          case Finding.Piggyback t -> "Hold a good chip on top of " + named(t.part());
-          case Finding.Without t -> "Run the board without " + named(t.part());
-          case Finding.DiagnosticResult t ->
-              "Run the full diagnostic and see what it says of "
-                  + String.join(", ", t.bad().keySet());
-          case Finding.FunctionCheck t -> "Check what " + named(t.part()) + " is for";
-          case Finding.ProofRun t -> "Let it run: " + t.check();
-        };
+    TestKind kind = facts.kind(test);
+    String title = title(test);
     return new Step(
         again ? title + ", again" : title,
-        TestFacts.partOf(test),
-        TestFacts.pinsOf(test),
-        setUp(test),
-        caution(test),
+        test.subject().part(),
+        test.subject().pins(),
+        kind.setUp(facts.inSocket(test)),
+        kind.caution(facts.inSocket(test)),
         scored.test().price().clockMinutes(),
         scored.test().price().risk(),
         scored.bits(),
@@ -98,80 +72,23 @@ final class StepWords {
         new Step.Test(test));
   }
 
-  private String setUp(Finding test) {
-    return switch (test) {
-      case Finding.Probe _,
-          Finding.Heat _,
-          Finding.Temperature _,
-          Finding.RailVolts _,
-          Finding.FarVolts _,
-          Finding.RailAmps _,
-          Finding.Ripple _,
-          Finding.Frequency _,
-          Finding.PinVolts _,
-          Finding.FunctionCheck _,
-          Finding.ProofRun _,
-          Finding.Symptom _ ->
-          RUNNING;
-      case Finding.RomCompare _ -> "Power off, part out, into the reader; read it twice.";
-      case Finding.Elsewhere _ -> "Power off both boards, swap, wait; then the good part back.";
-      case Finding.Piggyback _ -> "Power off, good chip pressed on pin for pin, power on.";
-      case Finding.Without _ -> "Power off, part out, power on.";
-      case Finding.DiagnosticResult t ->
-          t.harness()
-              ? "Diagnostic in, loop-back harness on, power on."
-              : "Diagnostic in, power on; without its harness it calls good ports bad.";
-      case Finding.Continuity _, Finding.RailOhms _, Finding.PinOhms _ -> POWER_OFF;
-      case Finding.PullStep _ -> POWER_OFF + " Seat the part again afterwards.";
-      case Finding.ResetPulse _ -> "Probe on the pin, then power on.";
-      case Finding.DummyVolts _ -> "The supply alone, on a resistor in place of the board.";
-      case Finding.CapacitorReading _ -> "Power off, discharged, one leg or the whole part out.";
-      case Finding.DeadTestResult _ -> "Cartridge in, then power on; several runs tell more.";
-      case Finding.TesterVerdict t ->
-          board.part(t.part()).orElseThrow().socketed()
-              ? "Power off, part out of its socket."
-              : "Power off; the part has to be desoldered first.";
-      case Finding.Swap _ -> "Power off, swap, power on; wait as long as the fault takes to show.";
-    };
-  }
-
-  private String caution(Finding test) {
-    return switch (test) {
-      case Finding.TesterVerdict t when !board.part(t.part()).orElseThrow().socketed() -> IRON;
-      case Finding.TesterVerdict _,
-          Finding.Swap _,
-          Finding.PullStep _,
-          Finding.Elsewhere _,
-          Finding.Without _,
-          Finding.Piggyback _ ->
-          SHARP;
-      case Finding.RomCompare t -> board.part(t.part()).orElseThrow().socketed() ? SHARP : IRON;
-      case Finding.CapacitorReading _ -> IRON;
-      case Finding.DummyVolts _ ->
-          "The load gets hot, and inside a mains supply charge stays: leave that to those licensed"
-              + " to open it.";
-      case Finding.Heat _, Finding.Temperature _ ->
-          "A faulty part can burn a finger: approach with the back of the hand.";
-      case Finding.DeadTestResult _, Finding.DiagnosticResult _ ->
-          "Cartridges go in and out with the power off.";
-      case Finding.RailVolts _,
-          Finding.FarVolts _,
-          Finding.RailAmps _,
-          Finding.Ripple _,
-          Finding.Frequency _,
-          Finding.ResetPulse _,
-          Finding.PinVolts _,
-          Finding.Probe _ ->
-          "Live board: one hand, no slipping probe; mains parts are for those licensed to open"
-              + " them.";
-      case Finding.Continuity _,
-          Finding.RailOhms _,
-          Finding.PinOhms _,
-          Finding.FunctionCheck _,
-          Finding.ProofRun _,
-          Finding.Symptom _ ->
-          "";
-    };
+  /** The title of a kind of test with its subject in it. */
+  private String title(Finding test) {
+    Subject subject = test.subject();
+    String title = facts.kind(test).title();
+    if (!subject.pins().isEmpty()) {
+      title =
+          title
+              .replace("{pin}", board.describe(subject.pins().getFirst()))
+              .replace("{other pin}", subject.pins().getLast().toString());
+    }
+    return title
+        .replace("{part}", named(subject.part()))
+        .replace("{rail}", subject.rail())
+        .replace(
+            "{parts}",
+            subject instanceof Subject.OfParts(var parts) ? String.join(", ", parts) : "")
+        .replace("{about}", subject.key());
   }
 
   private Step.Outcome outcome(Finding test, LookAhead.Told told) {
@@ -227,17 +144,18 @@ final class StepWords {
   }
 
   private String railWord(Finding.RailVolts reading) {
-    double nominal = board.rail(reading.rail()).orElseThrow().volts();
-    double share = reading.volts() / nominal;
-    if (share < 0) {
-      return "wrong sign";
-    }
-    return share == 0 ? "absent" : share < 0.9 ? "low" : share > 1.1 ? "high" : "good";
+    return switch (RailVoltage.of(board.rail(reading.rail()).orElseThrow(), reading.volts())) {
+      case ABSENT -> "absent";
+      case WRONG_SIGN -> "wrong sign";
+      case GOOD -> "good";
+      case LOW -> "low";
+      case HIGH -> "high";
+    };
   }
 
   private String ohmsWord(Finding.RailOhms reading) {
-    double expected = board.rail(reading.rail()).orElseThrow().expectedOhms();
-    return reading.ohms() < expected / 2 ? "low" : "as expected";
+    Rail rail = board.rail(reading.rail()).orElseThrow();
+    return RailResistance.isLow(rail, reading.ohms()) ? "low" : "as expected";
   }
 
   private static String lastWord(String line) {
@@ -255,7 +173,7 @@ final class StepWords {
     return switch (place) {
       case Place.OfPart whole -> {
         Part part = board.part(whole.part()).orElseThrow();
-        yield Parts.isContact(part)
+        yield part.device().isContact()
             ? 2 * costs.single("seat")
             : costs.takeOut(part) + costs.putIn(part) + costs.riskOfTakingOut(board, part);
       }
@@ -286,7 +204,7 @@ final class StepWords {
       case Place.Bridge b -> new Mend.Parted(b.one(), b.other());
       case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
         String part = ((Place.OfPart) place.mendable()).part();
-        boolean contact = board.part(part).filter(Parts::isContact).isPresent();
+        boolean contact = board.part(part).filter(p -> p.device().isContact()).isPresent();
         yield new Mend.OfPart(part, contact ? Mend.PartAction.CLEANED : Mend.PartAction.REPLACED);
       }
     };

@@ -9,6 +9,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
 import raconteur.core.finding.Finding;
+import raconteur.core.judge.PowerSafety;
 import raconteur.core.story.Telling;
 
 /**

@@ -9,9 +9,10 @@ import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Quantities;
+import raconteur.core.judge.RailVoltage;
+import raconteur.core.judge.Verdict;
 import raconteur.core.story.Telling;
 import raconteur.core.supply.LinearRegulator;
-import raconteur.core.verdict.Verdict;
 
 /**
  * One linear regulator of a board at work: what it turns into heat from the volts and amperes read,
@@ -30,7 +31,7 @@ public record RegulatorHeat(Part part, Rail rail, LinearRegulator regulator, boo
       Optional<Part> part =
           rail.madeBy().stream()
               .flatMap(name -> board.part(name).stream())
-              .filter(p -> p.device().deviceClass().equals("regulator"))
+              .filter(p -> p.device().isRegulator())
               .findFirst();
       if (source.isPresent() && part.isPresent()) {
         Optional<Double> in = volts.lastVolts(source.get().name());

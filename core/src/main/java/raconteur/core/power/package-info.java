@@ -1,10 +1,8 @@
 /**
- * The supply judged: what a rail's ohms, volts, current and ripple say, what every pulled part
- * took, what must not be powered yet, and in which order it all comes on. The arithmetic underneath
- * is in {@code core.supply}.
+ * Power coming on: in which order parts go back and rails come up, and how warm the regulators get
+ * by what the board draws. What single readings of a rail say is {@code core.judge}'s.
  *
- * <p>Start at {@link raconteur.core.power.RailResistance}, {@link raconteur.core.power.PullLedger}
- * and {@link raconteur.core.power.PowerSafety}.
+ * <p>Start at {@link raconteur.core.power.PowerUpOrder}.
  */
 @NullMarked
 package raconteur.core.power;

@@ -10,6 +10,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.Device;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 
@@ -24,8 +25,6 @@ final class Activity {
   /** Blocks whose parts move lines whether or not a program runs. */
   private static final Set<String> MOVERS = Set.of("clock", "video");
 
-  private static final Set<String> PASSING = Set.of("small logic", "custom decoder");
-
   private final StartOrder order;
   private final SimulatedAnswers simulated;
   private final Set<PinRef> byProcessor;
@@ -36,17 +35,19 @@ final class Activity {
     List<PinRef> processor = new ArrayList<>();
     List<PinRef> others = new ArrayList<>();
     for (Part part : board.parts()) {
-      String kind = part.device().deviceClass();
-      boolean mover =
-          MOVERS.contains(part.block())
-              && (kind.equals("small logic") || kind.startsWith("custom"));
-      if (kind.equals("cpu") || mover) {
-        List<PinRef> into = kind.equals("cpu") ? processor : others;
+      Device device = part.device();
+      boolean mover = MOVERS.contains(part.block()) && (device.isSmallLogic() || device.isCustom());
+      if (device.isProcessor() || mover) {
+        List<PinRef> into = device.isProcessor() ? processor : others;
         part.pins().stream().filter(p -> board.kind(p).drives()).forEach(into::add);
       }
     }
     byProcessor = reached(board, processor);
     byProcessor.removeAll(reached(board, others));
+  }
+
+  private static boolean passes(Device device) {
+    return device.isSmallLogic() || device.isCustomDecoder();
   }
 
   /** Along nets, and through the small logic and the decoder on them. */
@@ -65,7 +66,7 @@ final class Activity {
       for (PinRef pin : path) {
         reached.add(pin);
         Part part = board.part(pin.part()).orElseThrow();
-        if (board.kind(pin).reads() && PASSING.contains(part.device().deviceClass())) {
+        if (board.kind(pin).reads() && passes(part.device())) {
           part.pins().stream()
               .filter(p -> board.kind(p).drives() && followed.add(p))
               .forEach(open::add);

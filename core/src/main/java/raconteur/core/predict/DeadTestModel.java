@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import raconteur.core.bench.test.DeadTest;
+import raconteur.core.bench.program.DeadTest;
 import raconteur.core.board.Board;
 import raconteur.core.board.Flash;
 import raconteur.core.board.Part;
@@ -146,11 +146,7 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
     if (pin.part().equals(board.deadTest().cartridge())) {
       return true;
     }
-    return board
-            .part(pin.part())
-            .map(Part::device)
-            .filter(d -> d.deviceClass().equals("cpu"))
-            .isPresent()
+    return board.part(pin.part()).map(Part::device).filter(d -> d.isProcessor()).isPresent()
         && board.kind(pin).reads();
   }
 

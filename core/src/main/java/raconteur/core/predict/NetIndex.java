@@ -5,11 +5,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Predicate;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.Device;
 import raconteur.core.device.Gate;
 import raconteur.core.device.Signal;
 
@@ -18,10 +19,6 @@ import raconteur.core.device.Signal;
  * Immutable after it is made.
  */
 final class NetIndex {
-  private static final Set<String> TARGET_CLASSES =
-      Set.of(
-          "dram three rails", "dram", "sram 2114", "sram 6116", "mask rom", "eprom", "custom io");
-
   private final Board board;
   private final List<PinRef> pinsById = new ArrayList<>();
   private final Map<PinRef, Integer> idOfPin = new HashMap<>();
@@ -73,7 +70,7 @@ final class NetIndex {
     List<PinRef> outputs =
         net.path().stream().filter(p -> board.kind(p).drives()).filter(this::fitted).toList();
     return outputs.isEmpty()
-        ? net.path().stream().filter(p -> isClass(p, "connector")).toList()
+        ? net.path().stream().filter(p -> is(p, Device::isContact)).toList()
         : outputs;
   }
 
@@ -81,11 +78,9 @@ final class NetIndex {
     return board.part(pin.part()).filter(Part::fitted).isPresent();
   }
 
-  boolean isClass(PinRef pin, String deviceClass) {
-    return board
-        .part(pin.part())
-        .filter(p -> p.device().deviceClass().equals(deviceClass))
-        .isPresent();
+  /** Whether the part at a pin is of a kind. */
+  boolean is(PinRef pin, Predicate<Device> kind) {
+    return board.part(pin.part()).filter(p -> kind.test(p.device())).isPresent();
   }
 
   /**
@@ -94,7 +89,8 @@ final class NetIndex {
   boolean isTarget(PinRef pin) {
     return board
         .part(pin.part())
-        .filter(p -> TARGET_CLASSES.contains(p.device().deviceClass()))
+        .map(Part::device)
+        .filter(d -> d.isRam() || d.isRom() || d.isCustomPort())
         .isPresent();
   }
 

@@ -89,12 +89,7 @@ public final class NetPropagation {
       case Place.OfPart place ->
           output
               && (place.part().equals(pin.part())
-                  || board
-                      .part(place.part())
-                      .orElseThrow()
-                      .device()
-                      .deviceClass()
-                      .equals("regulator"));
+                  || board.part(place.part()).orElseThrow().device().isRegulator());
       case Place.Load _, Place.Input _ -> false;
     };
   }

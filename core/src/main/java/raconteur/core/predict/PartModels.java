@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import raconteur.core.fault.Fault;
-import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 
@@ -70,11 +69,7 @@ record PartModels(Readings readings) {
   }
 
   private static boolean holds(Fault fault, String part) {
-    return fault.place().mendable().equals(new Place.OfPart(part))
-        && switch (fault.mode()) {
-          case STUCK_LOW, STUCK_HIGH, LEAKS, SHORTED -> true;
-          case DEAD, BITS_LOST, ADDRESS_STUCK, UNSUITED, FLOATS, WEAK, OPEN, SHORT -> false;
-        };
+    return fault.place().mendable().equals(new Place.OfPart(part)) && fault.mode().holds();
   }
 
   /** How a part's own function stands under a fault. */
@@ -82,11 +77,11 @@ record PartModels(Readings readings) {
     if (!fault.place().mendable().equals(new Place.OfPart(part))) {
       return "good";
     }
-    FaultMode mode = fault.mode();
-    if (mode == FaultMode.UNSUITED) {
-      return "good";
-    }
-    return mode == FaultMode.LEAKS || mode == FaultMode.WEAK ? "marginal" : "bad";
+    return switch (fault.mode().function()) {
+      case WHOLE -> "good";
+      case IMPAIRED -> "marginal";
+      case LOST -> "bad";
+    };
   }
 
   private static Map<String, Finding> two(String one, Finding first, String other, Finding second) {

@@ -6,13 +6,13 @@ import java.util.Map;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
-import raconteur.core.capacitor.CapacitorJudge;
 import raconteur.core.continuity.Peers;
 import raconteur.core.continuity.RobustSpread;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.judge.CapacitorJudge;
 
 /** How a part's heat, a line's resistance and a capacitor's measurement come out. */
 record PassiveModels(Board board, Readings readings) {
@@ -23,11 +23,10 @@ record PassiveModels(Board board, Readings readings) {
     if (!fault.place().mendable().equals(new Place.OfPart(part))) {
       return "healthy";
     }
-    return switch (fault.mode()) {
-      case LEAKS, SHORTED -> "leaky";
-      case DEAD -> "dead";
-      case STUCK_LOW, STUCK_HIGH, FLOATS, WEAK, BITS_LOST, ADDRESS_STUCK, UNSUITED, OPEN, SHORT ->
-          "healthy";
+    return switch (fault.mode().warmth()) {
+      case HOT -> "leaky";
+      case COLD -> "dead";
+      case USUAL -> "healthy";
     };
   }
 
@@ -78,7 +77,7 @@ record PassiveModels(Board board, Readings readings) {
     return switch (fault.place()) {
       case Place.Bridge bridge when touches(bridge, net) -> "low";
       case Place.Output output
-          when fault.mode() == FaultMode.STUCK_LOW
+          when fault.mode().line() == FaultMode.Line.HELD_LOW
               && !net.isEmpty()
               && board.netOf(output.pin()).map(Net::name).filter(net::equals).isPresent() ->
           "low";

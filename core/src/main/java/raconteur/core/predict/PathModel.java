@@ -10,7 +10,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
 import java.util.function.Function;
-import raconteur.core.bench.test.FaultDictionary;
+import raconteur.core.bench.program.FaultDictionary;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
@@ -181,11 +181,7 @@ final class PathModel implements TestModel<PathModel.State> {
   }
 
   private boolean isProcessor(String part) {
-    return board
-        .part(part)
-        .map(Part::device)
-        .filter(d -> d.deviceClass().equals("cpu"))
-        .isPresent();
+    return board.part(part).map(Part::device).filter(d -> d.isProcessor()).isPresent();
   }
 
   /** Whether a fault alone lets the test run and makes bad just those parts that it calls bad. */
@@ -226,8 +222,8 @@ final class PathModel implements TestModel<PathModel.State> {
     boolean port =
         board
             .part(part)
-            .map(p -> p.device().deviceClass())
-            .filter(c -> c.equals("custom io") || c.equals("connector"))
+            .map(Part::device)
+            .filter(d -> d.isCustomPort() || d.isContact())
             .isPresent();
     String condition = state.reached().contains(part) ? "bad" : "good";
     return port && withoutHarness ? condition + " without harness" : condition;

@@ -8,8 +8,8 @@ import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
-import raconteur.core.power.RailResistance;
-import raconteur.core.power.RailVoltage;
+import raconteur.core.judge.RailResistance;
+import raconteur.core.judge.RailVoltage;
 
 /** Sorts faults and meter readings by what they mean for one rail. */
 final class RailConditions {

@@ -4,11 +4,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import raconteur.core.bench.test.DictionaryText;
-import raconteur.core.bench.test.FaultDictionary;
-import raconteur.core.bench.test.StartUp;
+import raconteur.core.bench.program.DictionaryText;
+import raconteur.core.bench.program.FaultDictionary;
+import raconteur.core.bench.program.StartUp;
 import raconteur.core.board.Board;
+import raconteur.core.device.Device;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
@@ -20,9 +20,6 @@ import raconteur.core.finding.Finding.DeadTestEnd;
  * capacitors, analogue parts) it knows nothing when they are dead and it sees no difference.
  */
 final class SimulatedAnswers {
-  private static final Set<String> PASSED_OVER =
-      Set.of("connector", "electrolytic", "ceramic capacitor", "analogue", "line driver");
-
   private final Map<String, FaultDictionary.Answer> answers;
 
   SimulatedAnswers(Board board) {
@@ -35,10 +32,18 @@ final class SimulatedAnswers {
     return answer.look() != StartUp.Look.WORKS || answer.deadTest().end() != DeadTestEnd.PASS;
   }
 
+  private static boolean isPassedOver(Device device) {
+    return device.isContact()
+        || device.isElectrolytic()
+        || device.isCeramicCapacitor()
+        || device.isAnalogue()
+        || device.isLineDriver();
+  }
+
   /** Faults the simulation passes over, so that it says nothing of them. */
   static List<Fault> unknown(Board board) {
     return board.parts().stream()
-        .filter(part -> PASSED_OVER.contains(part.device().deviceClass()))
+        .filter(part -> isPassedOver(part.device()))
         .map(part -> new Fault(new Place.OfPart(part.designator()), FaultMode.DEAD))
         .toList();
   }

@@ -4,7 +4,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import raconteur.core.bench.test.LinesText;
+import raconteur.core.bench.program.LinesText;
 import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;

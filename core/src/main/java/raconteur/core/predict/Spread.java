@@ -9,6 +9,7 @@ import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.device.Device;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
@@ -111,17 +112,16 @@ final class Spread {
 
   private void deadPart(Part part) {
     for (Rail rail : board.rails()) {
-      if (rail.madeBy().contains(part.designator())
-          && part.device().deviceClass().equals("regulator")) {
+      if (rail.madeBy().contains(part.designator()) && part.device().isRegulator()) {
         railGone(rail);
       }
     }
     for (PinRef pin : part.pins()) {
       if (board.kind(pin).drives()) {
         silent(pin, Signal.STILL);
-      } else if (part.device().deviceClass().equals("crystal")) {
+      } else if (part.device().isCrystal()) {
         changeNet(pin, Signal.STILL);
-      } else if (part.device().deviceClass().equals("resistor")) {
+      } else if (part.device().isResistor()) {
         lostResistor(pin);
       }
     }
@@ -161,13 +161,12 @@ final class Spread {
   }
 
   private void output(Fault fault, PinRef pin) {
-    switch (fault.mode()) {
-      case STUCK_LOW -> changeNet(pin, Signal.LOW);
-      case STUCK_HIGH -> changeNet(pin, soleDriver(pin) ? Signal.HIGH : Signal.DOUBTFUL);
-      case FLOATS -> silent(pin, Signal.FLOATING);
-      case WEAK -> changeNet(pin, Signal.DOUBTFUL);
-      case DEAD, LEAKS, SHORTED, BITS_LOST, ADDRESS_STUCK, UNSUITED, OPEN, SHORT ->
-          throw new IllegalArgumentException("no fault of one output: " + fault);
+    switch (fault.mode().line()) {
+      case HELD_LOW -> changeNet(pin, Signal.LOW);
+      case HELD_HIGH -> changeNet(pin, soleDriver(pin) ? Signal.HIGH : Signal.DOUBTFUL);
+      case LET_GO -> silent(pin, Signal.FLOATING);
+      case WEAKLY_DRIVEN -> changeNet(pin, Signal.DOUBTFUL);
+      case OWN -> throw new IllegalArgumentException("no fault of one output: " + fault);
     }
   }
 
@@ -188,7 +187,7 @@ final class Spread {
     if (drivenHere && !drivenThere) {
       return;
     }
-    boolean pulled = pins.stream().anyMatch(p -> nets.isClass(p, "resistor"));
+    boolean pulled = pins.stream().anyMatch(p -> nets.is(p, Device::isResistor));
     Signal signal = drivenHere ? Signal.DOUBTFUL : pulled ? Signal.HIGH : Signal.FLOATING;
     pins.forEach(pin -> change(id(pin), signal));
   }

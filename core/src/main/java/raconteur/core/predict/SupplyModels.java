@@ -10,8 +10,8 @@ import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
-import raconteur.core.power.CurrentBudget;
-import raconteur.core.power.RailRipple;
+import raconteur.core.judge.CurrentBudget;
+import raconteur.core.judge.RailRipple;
 import raconteur.core.supply.Interval;
 
 /** How currents and ripple come out. */

@@ -76,10 +76,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
   /** A board hardly ever shows that one of its many small capacitors is gone. */
   private boolean isBypass(Fault fault) {
     return fault.place() instanceof Place.OfPart(String part)
-        && board
-            .part(part)
-            .filter(p -> p.device().deviceClass().equals("ceramic capacitor"))
-            .isPresent();
+        && board.part(part).filter(p -> p.device().isCeramicCapacitor()).isPresent();
   }
 
   @Override

@@ -12,11 +12,11 @@ import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Closing;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Quantities;
-import raconteur.core.inspect.Verdicts;
+import raconteur.core.judge.Verdict;
+import raconteur.core.judge.Verdicts;
 import raconteur.core.mend.AfterChecks;
 import raconteur.core.story.Telling;
 import raconteur.core.story.Telling.DatedFinding;
-import raconteur.core.verdict.Verdict;
 
 /**
  * What a mended board has to show before it goes home: the failing test again, then what its
@@ -117,7 +117,7 @@ public record ProvingPlan(String origin, List<Proof> proofs) {
     /** Connectors something of the user's plugs into; that of the dead test is proven by it. */
     private List<Part> connectors() {
       return board.parts().stream()
-          .filter(p -> p.fitted() && p.device().deviceClass().equals("connector"))
+          .filter(p -> p.fitted() && p.device().isContact())
           .filter(p -> !List.of("power", "keyboard").contains(p.block()))
           .filter(p -> !p.designator().equals(board.deadTest().cartridge()))
           .toList();
@@ -134,7 +134,7 @@ public record ProvingPlan(String origin, List<Proof> proofs) {
         case KEYBOARD -> board.symptom("keys").isPresent() || board.blocks().contains("keyboard");
         case SOUND -> board.symptom("silent").isPresent() || board.blocks().contains("sound");
         case TAPE -> board.symptom("tape").isPresent();
-        case CELLS -> board.parts().stream().anyMatch(p -> p.device().name().contains("cell"));
+        case CELLS -> board.parts().stream().anyMatch(p -> p.device().isCell());
       };
     }
 

@@ -253,7 +253,7 @@ public record AdapterPlan(
       if (banks() > 1) {
         boolean writable =
             replacement.behaviour().memories().stream().anyMatch(m -> !m.writes().isEmpty())
-                && !replacement.deviceClass().equals("eprom");
+                && !replacement.isEprom();
         notes.add(
             writable
                 ? "It holds " + banks() + " times as many words; the rest lies idle."

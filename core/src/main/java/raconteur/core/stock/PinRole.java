@@ -47,7 +47,7 @@ record PinRole(Kind kind, String name) {
       return new PinRole(Kind.RAIL, rail);
     }
     boolean rom = device.behaviour().memories().stream().anyMatch(m -> m.writes().isEmpty());
-    if (name.equals("/PGM") || (name.equals("/WE") && device.deviceClass().equals("eprom"))) {
+    if (name.equals("/PGM") || (name.equals("/WE") && device.isEprom())) {
       return new PinRole(Kind.KEEP_HIGH, name);
     }
     if (name.matches("A[0-9]{1,2}")) {

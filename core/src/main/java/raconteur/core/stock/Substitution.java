@@ -17,10 +17,11 @@ import raconteur.core.device.Behaviour;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceFacts;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.LogicFamily;
 import raconteur.core.device.PinKind;
 import raconteur.core.finding.Quantities;
-import raconteur.core.verdict.Verdict;
-import raconteur.core.verdict.Verdict.Level;
+import raconteur.core.judge.Verdict;
+import raconteur.core.judge.Verdict.Level;
 
 /**
  * Whether a device serves in the place of a part: every reason for and against is given, and the
@@ -29,8 +30,6 @@ import raconteur.core.verdict.Verdict.Level;
  */
 public record Substitution(Level worst, List<Line> lines) {
   /** Kinds of devices that are programmed to stand in for a custom. */
-  private static final Set<String> PROGRAMMABLE = Set.of("programmable logic");
-
   public Substitution {
     lines = List.copyOf(lines);
   }
@@ -194,7 +193,7 @@ public record Substitution(Level worst, List<Line> lines) {
       }
       if (sameFunction()) {
         say(Level.GOOD, "function", "the same function");
-      } else if (PROGRAMMABLE.contains(offered.deviceClass())) {
+      } else if (offered.isProgrammable()) {
         say(
             Level.DOUBTFUL,
             "function",
@@ -314,12 +313,12 @@ public record Substitution(Level worst, List<Line> lines) {
     private boolean pulledUp(Net net) {
       return net.path().stream()
           .map(p -> board.part(p.part()).orElseThrow())
-          .anyMatch(p -> p.device().deviceClass().equals("resistor"));
+          .anyMatch(p -> p.device().isResistor());
     }
 
     /** Levels both ways and currents on every net of its signal pins, each kind of trouble once. */
     void drive() {
-      if (organisations(offered).isEmpty() && !offered.deviceClass().equals("small logic")) {
+      if (organisations(offered).isEmpty() && !offered.isSmallLogic()) {
         return;
       }
       LogicFamily family = LogicFamily.of(offered);
@@ -332,7 +331,7 @@ public record Substitution(Level worst, List<Line> lines) {
           List<PinRef> others =
               net.get().path().stream().filter(p -> !p.part().equals(part.designator())).toList();
           if (pin.kind().reads()) {
-            levels = levels.or(() -> tooWeakFor(family, others, net.get()));
+            levels = levels.or(() -> tooWeakFor(family, pin.name(), others, net.get()));
           }
           if (pin.kind().drives()) {
             double share = loadShare(family, others);
@@ -360,11 +359,12 @@ public record Substitution(Level worst, List<Line> lines) {
       }
     }
 
-    private Optional<String> tooWeakFor(LogicFamily inputs, List<PinRef> others, Net net) {
+    private Optional<String> tooWeakFor(
+        LogicFamily inputs, String pin, List<PinRef> others, Net net) {
       return others.stream()
           .filter(p -> board.kind(p).drives() && isLogic(p))
           .map(p -> LogicFamily.of(board.part(p.part()).orElseThrow().device()))
-          .filter(driver -> !driver.reaches(inputs))
+          .filter(driver -> !driver.reaches(inputs, pin))
           .findFirst()
           .map(
               driver ->
@@ -376,15 +376,15 @@ public record Substitution(Level worst, List<Line> lines) {
                       + " and "
                       + inputs.name()
                       + " wants "
-                      + Quantities.volts(inputs.inHighVolts())
+                      + Quantities.volts(inputs.inHighVolts(pin))
                       + ": a family with TTL input levels serves");
     }
 
     private boolean isLogic(PinRef pin) {
       return board
           .part(pin.part())
-          .filter(
-              p -> !Set.of("connector", "resistor", "analogue").contains(p.device().deviceClass()))
+          .map(Part::device)
+          .filter(d -> !d.isContact() && !d.isResistor() && !d.isAnalogue())
           .isPresent();
     }
 
@@ -407,7 +407,7 @@ public record Substitution(Level worst, List<Line> lines) {
           .filter(s -> s.device().equals(offered.name()))
           .min(Comparator.comparing(DeviceFacts.Substitute::device))
           .ifPresent(s -> say(Level.DOUBTFUL, "known", s.differs()));
-      if (original.deviceClass().startsWith("custom") && !offered.equals(original)) {
+      if (original.isCustom() && !offered.equals(original)) {
         say(
             Level.DOUBTFUL,
             "custom",

@@ -12,7 +12,9 @@ import raconteur.core.Boards;
 import raconteur.core.board.Part;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.finding.Finding;
-import raconteur.core.verdict.Verdict;
+import raconteur.core.judge.CapacitorFit;
+import raconteur.core.judge.CapacitorJudge;
+import raconteur.core.judge.Verdict;
 
 class CapacitorTest {
 
@@ -139,7 +141,8 @@ class CapacitorTest {
       })
   void aSubstituteNeedsVoltageSizePitchAndHeat(String offered, Verdict.Level level, String words) {
     CapacitorSpec original = CapacitorSpec.parse("470 uF 16 V 10x20 pitch 5 85 C").orElseThrow();
-    Verdict verdict = Substitute.check(original, CapacitorSpec.parse(offered).orElseThrow(), true);
+    Verdict verdict =
+        CapacitorFit.check(original, CapacitorSpec.parse(offered).orElseThrow(), true);
     assertThat(verdict.level()).isEqualTo(level);
     assertThat(verdict.sentence()).contains(words);
   }
@@ -147,9 +150,9 @@ class CapacitorTest {
   @Test
   void aPolarisedPartDoesNotGoWhereThereIsNoPolarity() {
     CapacitorSpec plain = CapacitorSpec.parse("1 uF 50 V").orElseThrow();
-    assertThat(Substitute.check(plain, plain, false).level()).isEqualTo(Verdict.Level.BAD);
+    assertThat(CapacitorFit.check(plain, plain, false).level()).isEqualTo(Verdict.Level.BAD);
     CapacitorSpec either = CapacitorSpec.parse("1 uF 50 V bipolar").orElseThrow();
-    assertThat(Substitute.check(plain, either, false).level()).isEqualTo(Verdict.Level.GOOD);
+    assertThat(CapacitorFit.check(plain, either, false).level()).isEqualTo(Verdict.Level.GOOD);
   }
 
   @Test

@@ -14,9 +14,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
-import raconteur.core.inspect.Verdicts;
+import raconteur.core.judge.Verdict;
+import raconteur.core.judge.Verdicts;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
 
 class RobustSpreadTest {
 

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.TreeMap;
 import raconteur.core.Boards;
-import raconteur.core.bench.test.LinesText;
+import raconteur.core.bench.program.LinesText;
 import raconteur.core.board.Board;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.FaultCatalogue;

@@ -21,11 +21,11 @@ import raconteur.core.fault.Priors;
 import raconteur.core.finding.Bookkeeping.Choice;
 import raconteur.core.finding.Bookkeeping.LabelKind;
 import raconteur.core.intake.RevisionQuestions.Question;
+import raconteur.core.judge.Verdict;
 import raconteur.core.plan.Costs;
 import raconteur.core.story.CaseHeader;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
 
 class IntakeTest {
   private static final Board BOARD = Boards.KITTIWAKE_B;

@@ -11,6 +11,7 @@ import raconteur.core.Stories;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Loaded;
 import raconteur.core.fault.History;
+import raconteur.core.finding.TestKind;
 
 class SchoolsTest {
   private static final Schools SCHOOLS = Schools.shipped();
@@ -30,17 +31,19 @@ class SchoolsTest {
         .allMatch(
             s ->
                 !(s.action() instanceof Step.Test(var sample))
-                    || SCHOOLS.possible(
-                        new TestFacts(Boards.KITTIWAKE_B, Costs.shipped()).kind(sample), Set.of()));
+                    || new TestFacts(Boards.KITTIWAKE_B, Costs.shipped())
+                        .kind(sample)
+                        .possible(Set.of()));
   }
 
   @Test
   void aSchoolChangesWhatIsProposedAndNotWhatIsBelieved() {
     TestFacts facts = new TestFacts(Boards.KITTIWAKE_B, Costs.shipped());
     Step first = steps(Shop.usual(), Set.of()).getFirst();
-    String kind = facts.kind(((Step.Test) first.action()).sample());
+    TestKind kind = facts.kind(((Step.Test) first.action()).sample());
     School without =
-        new School("without it", "", Map.of(), Set.of(kind), 0.6, 1, "One socket at a time.");
+        new School(
+            "without it", "", Map.of(), Set.of(kind.name()), 0.6, 1, "One socket at a time.");
     Shop other = new Shop(without, SCHOOLS.usuallyOwned());
     assertThat(steps(other, Set.of()))
         .isNotEmpty()
@@ -60,6 +63,16 @@ class SchoolsTest {
     assertThat(steps(Shop.usual(), Set.of(first.action().name())))
         .isNotEmpty()
         .noneMatch(s -> s.action().name().equals(first.action().name()));
+  }
+
+  @Test
+  void aSchoolThatWeighsATestNobodyKnowsIsRefused() {
+    String text = DataFile.shippedText(Schools.class, "/raconteur/core/data/schools.json");
+    Loaded<Schools> read =
+        Schools.read("schools.json", text.replace("\"scope\": 5", "\"scoop\": 5"));
+    assertThat(read)
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class, r -> assertThat(r.summary()).contains("scoop"));
   }
 
   @Test

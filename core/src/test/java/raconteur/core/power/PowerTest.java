@@ -13,10 +13,13 @@ import raconteur.core.Stories;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
 import raconteur.core.finding.BenchContext;
-import raconteur.core.inspect.Verdicts;
-import raconteur.core.power.PullLedger.Step;
+import raconteur.core.judge.CurrentBudget;
+import raconteur.core.judge.PowerSafety;
+import raconteur.core.judge.PullLedger;
+import raconteur.core.judge.PullLedger.Step;
+import raconteur.core.judge.Verdict;
+import raconteur.core.judge.Verdicts;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
 
 /** What the supply's readings say by themselves. */
 class PowerTest {

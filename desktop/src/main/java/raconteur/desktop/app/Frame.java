@@ -1,76 +1,48 @@
 package raconteur.desktop.app;
 
 import java.security.SecureRandom;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.application.Platform;
-import javafx.css.PseudoClass;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCodeCombination;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.finding.BenchLine;
-import raconteur.core.inspect.Stages;
-import raconteur.core.prove.ClosingStages;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArrivePresenter;
-import raconteur.desktop.arrive.ArriveStage;
 import raconteur.desktop.arrive.ArriveView;
 import raconteur.desktop.boards.BoardsPresenter;
 import raconteur.desktop.boards.BoardsView;
-import raconteur.desktop.control.Texts;
-import raconteur.desktop.desk.CaseDesk;
-import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.devices.DevicesPresenter;
 import raconteur.desktop.devices.DevicesView;
-import raconteur.desktop.handover.HandoverStage;
-import raconteur.desktop.inspect.InspectStage;
-import raconteur.desktop.mend.MendStage;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
-import raconteur.desktop.power.PowerStage;
-import raconteur.desktop.prove.ProveStage;
 import raconteur.desktop.search.SearchView;
 import raconteur.desktop.shelf.ShelfPresenter;
 import raconteur.desktop.shelf.ShelfView;
 import raconteur.desktop.simulate.SimulatedCases;
-import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.stage.StageView;
 import raconteur.desktop.stockroom.StockroomPresenter;
 import raconteur.desktop.stockroom.StockroomView;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.trace.TraceView;
+import raconteur.desktop.workshop.FilePicker;
+import raconteur.desktop.workshop.Workshop;
 
 /**
  * The window's frame: the bar with the ways to go, and the view that is shown. Shows itself before
  * the casebook is open; {@link #open} brings it to life.
  */
 public final class Frame extends BorderPane {
-  private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
-  private static final double WIDE_ENOUGH = 1240;
-  private static final double REFUSAL_WIDTH = 860;
-
-  private final FilePicker files;
-  private final HBox bar = new HBox();
-  private final Label caseName = Texts.line("", "case-name");
-  private final List<Button> ways = new ArrayList<>();
+  private FilePicker files;
+  private final WayBar bar = new WayBar(this::go, this::toggleDim, this::showKeys);
   private Optional<Views> views = Optional.empty();
-  private Optional<Bench> bench = Optional.empty();
+  private Optional<CaseViews> bench = Optional.empty();
   private Optional<BoardsView> boards = Optional.empty();
   private Optional<DevicesView> devices = Optional.empty();
 
@@ -83,46 +55,10 @@ public final class Frame extends BorderPane {
       StockroomView stockroom,
       SearchView search) {}
 
-  /** The case on the desk, the stages around Trace by their way, and Trace. */
-  private record Bench(CaseDesk desk, Map<Way, StageView> stages, TraceView trace) {}
-
   public Frame(FilePicker files) {
     this.files = files;
-    bar.getStyleClass().add("frame-bar");
-    Label wordmark = Texts.line("Raconteur", "wordmark");
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    bar.getChildren().add(wordmark);
-    for (Way way : Way.values()) {
-      way(way);
-    }
-    bar.getChildren()
-        .addAll(
-            caseName,
-            gap,
-            Texts.button("F10 dim", this::toggleDim, "stage-button"),
-            Texts.button("F1 keys", this::showKeys, "stage-button"));
-    widthProperty().addListener((o, before, width) -> narrow(wordmark, width.doubleValue()));
     setTop(bar);
-    setCenter(message("Opening the casebook …"));
-  }
-
-  /** On a narrow window the bar gives up its name and its air, so that every way stays in reach. */
-  private void narrow(Label wordmark, double width) {
-    boolean narrow = width < WIDE_ENOUGH;
-    wordmark.setVisible(!narrow);
-    wordmark.setManaged(!narrow);
-    bar.pseudoClassStateChanged(NARROW, narrow);
-  }
-
-  private void way(Way way) {
-    Button button = Texts.button(way.word(), () -> go(way), "stage-button");
-    button.setAccessibleText(way.word() + ", " + way.key().getDisplayText());
-    button.setTooltip(new Tooltip(way.key().getDisplayText()));
-    // Nowhere to go before there is a casebook.
-    button.setDisable(true);
-    ways.add(button);
-    bar.getChildren().add(button);
+    opening("Opening the casebook …");
   }
 
   private void go(Way way) {
@@ -143,20 +79,19 @@ public final class Frame extends BorderPane {
     for (Way way : Way.values()) {
       accelerate(way.key(), () -> go(way));
     }
-    accelerate(new KeyCodeCombination(KeyCode.N, KeyCombination.SHORTCUT_DOWN), this::showIntake);
-    accelerate(
-        new KeyCodeCombination(KeyCode.F, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
-        this::showSearch);
-    accelerate(new KeyCodeCombination(KeyCode.F1), this::showKeys);
-    accelerate(new KeyCodeCombination(KeyCode.F10), this::toggleDim);
+    accelerate(Keys.TAKE_IN, this::showIntake);
+    accelerate(Keys.SEARCH, this::showSearch);
+    accelerate(Keys.HELP, this::showKeys);
+    accelerate(Keys.DIM, this::toggleDim);
   }
 
-  private void accelerate(KeyCombination keys, Runnable action) {
-    getScene().getAccelerators().put(keys, action);
+  private void accelerate(Keys key, Runnable action) {
+    key.combinations().forEach(c -> getScene().getAccelerators().put(c, action));
   }
 
   /** Shows the shelf of an opened casebook. */
   public void open(Workshop workshop) {
+    files = files.remembering(workshop.settings());
     ShelfView shelf =
         new ShelfView(
             new ShelfPresenter(workshop),
@@ -179,49 +114,25 @@ public final class Frame extends BorderPane {
             () -> files.toRead("Take stock in", "CSV", "*.csv"));
     SearchView search = new SearchView(workshop, this::openCase);
     views = Optional.of(new Views(workshop, shelf, arrive, odds, stockroom, search));
-    ways.forEach(way -> way.setDisable(false));
+    bar.open();
     showShelf();
   }
 
-  /** Something that can be done about what was refused. */
-  record Remedy(String words, Runnable action) {}
-
   /** Says that there is no casebook, why, and what can be done. */
-  void refuse(String sentence, Remedy... remedies) {
-    HBox row = new HBox(10);
-    for (Remedy remedy : remedies) {
-      boolean last = row.getChildren().size() == remedies.length - 1;
-      row.getChildren()
-          .add(
-              Texts.button(remedy.words(), remedy.action(), last ? "main-button" : "plain-button"));
-    }
-    Label words = Texts.label(sentence);
-    words.setMaxWidth(REFUSAL_WIDTH);
-    VBox page = new VBox(16, Texts.label("The casebook is not open", "title"), words, row);
-    page.getStyleClass().add("view");
-    setCenter(page);
-    if (!row.getChildren().isEmpty()) {
-      row.getChildren().getLast().requestFocus();
-    }
+  void refuse(String sentence, Pages.Remedy... remedies) {
+    Pages.Refusal refusal = Pages.refusal(sentence, List.of(remedies));
+    setCenter(refusal.page());
+    refusal.firstFocus().requestFocus();
   }
 
   /** Says what is being waited for. */
   void opening(String sentence) {
-    setCenter(message(sentence));
+    setCenter(Pages.message(sentence));
   }
 
   /** Says something above whatever is shown, until it is clicked away. */
   void notice(String sentence) {
-    Label words = Texts.label(sentence, "notice");
-    HBox row = new HBox(10, words, Texts.button("seen", () -> setBottom(null), "plain-button"));
-    row.getStyleClass().add("notice-row");
-    setBottom(row);
-  }
-
-  private static Node message(String sentence) {
-    VBox page = new VBox(Texts.label(sentence, "heading"));
-    page.getStyleClass().add("view");
-    return page;
+    setBottom(Pages.notice(sentence, () -> setBottom(null)));
   }
 
   public void showShelf() {
@@ -274,7 +185,7 @@ public final class Frame extends BorderPane {
         });
   }
 
-  private void stage(Bench b, StageView stage, Way way) {
+  private void stage(CaseViews b, StageView stage, Way way) {
     b.desk().refresh();
     stage.setDim(Theme.isDim(this));
     show(stage, stage.firstFocus(), way);
@@ -351,39 +262,22 @@ public final class Frame extends BorderPane {
     }
     Optional<Board> board = workshop.boards().find(found.get().header().boardId());
     if (board.isEmpty()) {
-      setCenter(
-          message(
-              "The board file "
-                  + found.get().header().boardId()
-                  + " of case "
-                  + number
-                  + " is not at hand; add it under Arrive, then open the case again."));
+      opening(
+          "The board file "
+              + found.get().header().boardId()
+              + " of case "
+              + number
+              + " is not at hand; add it under Arrive, then open the case again.");
       return;
     }
     var header = found.get().header();
-    String name = board.get().identity().shortName() + " · " + header.owner();
-    caseName.setText("No. " + header.number());
-    caseName.setTooltip(new Tooltip(name));
-    boolean dim = Theme.isDim(this);
-    CaseDesk desk = new CaseDesk(workshop, found.get(), board.get());
-    bench =
-        Optional.of(
-            new Bench(
-                desk,
-                Map.of(
-                    Way.ARRIVE, ArriveStage.of(desk, files, this::showIntake, dim),
-                    Way.INSPECT, InspectStage.of(desk, files, dim),
-                    Way.POWER, PowerStage.of(desk, dim),
-                    Way.MEND, MendStage.of(desk, files, dim),
-                    Way.PROVE, ProveStage.of(desk, dim),
-                    Way.HAND_OVER, HandoverStage.of(desk, files, dim)),
-                new TraceView(
-                    desk,
-                    files,
-                    dim,
-                    workshop.simulationSeed(number).map(seed -> new SimulationDesk(desk, seed)))));
-    desk.addListener(this::mark);
-    desk.start();
+    bar.nameCase(number, board.get().identity().shortName() + " · " + header.owner());
+    CaseViews opened =
+        CaseViews.of(
+            workshop, found.get(), board.get(), files, this::showIntake, Theme.isDim(this));
+    bench = Optional.of(opened);
+    opened.desk().addListener(bar::mark);
+    opened.desk().start();
     showTrace();
   }
 
@@ -405,32 +299,9 @@ public final class Frame extends BorderPane {
     return simulations;
   }
 
-  /** How the stages stand, on their buttons. */
-  private void mark(DeskState state) {
-    mark(Way.ARRIVE, Stages.arrive(state.board(), state.telling()));
-    mark(Way.INSPECT, Stages.inspect(state.board(), state.telling()));
-    mark(Way.POWER, Stages.power(state.board(), state.telling()));
-    mark(Way.MEND, ClosingStages.mend(state.board(), state.telling()));
-    mark(Way.PROVE, ClosingStages.prove(state.board(), state.telling()));
-    mark(Way.HAND_OVER, ClosingStages.handOver(state.header(), state.telling()));
-  }
-
-  private void mark(Way way, Stages.Mark mark) {
-    Button button = ways.get(way.ordinal());
-    String sign =
-        switch (mark.standing()) {
-          case OPEN -> "○";
-          case DONE -> "✓";
-          case CONTRADICTED -> "✗";
-        };
-    button.setText(way.word() + " " + sign);
-    button.setAccessibleText(way.word() + ", " + way.key().getDisplayText() + ", " + mark.words());
-    button.setTooltip(new Tooltip(way.key().getDisplayText() + ": " + mark.words()));
-  }
-
   /** The trace view of the case on the bench. */
   public Optional<TraceView> trace() {
-    return bench.map(Bench::trace);
+    return bench.map(CaseViews::trace);
   }
 
   /** A stage of the case on the bench, by its name. */
@@ -452,13 +323,7 @@ public final class Frame extends BorderPane {
   private void show(Node view, Node focus, Way way) {
     devices.filter(v -> !v.equals(view)).ifPresent(DevicesView::leave);
     setCenter(view);
-    for (int i = 0; i < ways.size(); i++) {
-      ways.get(i).getStyleClass().remove("here");
-      if (i == way.ordinal()) {
-        ways.get(i).getStyleClass().add("here");
-      }
-    }
-    caseName.setVisible(way.ofCase() && !isIntake(view));
+    bar.here(way, way.ofCase() && !isIntake(view));
     Platform.runLater(focus::requestFocus);
   }
 
@@ -475,50 +340,10 @@ public final class Frame extends BorderPane {
     }
   }
 
-  /** The ways to go, in the order of the bar. */
-  private enum Way {
-    SHELF(KeyCode.DIGIT1),
-    ARRIVE(KeyCode.DIGIT2),
-    INSPECT(KeyCode.DIGIT3),
-    POWER(KeyCode.DIGIT4),
-    TRACE(KeyCode.DIGIT5),
-    MEND(KeyCode.DIGIT6),
-    PROVE(KeyCode.DIGIT7),
-    HAND_OVER(KeyCode.DIGIT8),
-    ODDS(KeyCode.DIGIT9),
-    STOCKROOM(KeyCode.DIGIT0),
-    BOARDS(KeyCode.B),
-    DEVICES(KeyCode.D);
-
-    private final KeyCode code;
-
-    Way(KeyCode code) {
-      this.code = code;
-    }
-
-    KeyCodeCombination key() {
-      return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN);
-    }
-
-    String word() {
-      String words = name().toLowerCase(Locale.ROOT).replace('_', ' ');
-      return Character.toUpperCase(words.charAt(0)) + words.substring(1);
-    }
-
-    /** Whether it is about the case on the desk. */
-    boolean ofCase() {
-      return compareTo(ARRIVE) >= 0 && compareTo(HAND_OVER) <= 0;
-    }
-  }
-
   private void toggleDim() {
     boolean dim = !Theme.isDim(this);
     Theme.setDim(this, dim);
-    bench.ifPresent(
-        b -> {
-          b.trace().setDim(dim);
-          b.stages().values().forEach(stage -> stage.setDim(dim));
-        });
+    bench.ifPresent(b -> b.setDim(dim));
     views.ifPresent(
         v -> {
           v.arrive().setDim(dim);

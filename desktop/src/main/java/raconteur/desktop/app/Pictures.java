@@ -17,10 +17,14 @@ import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.PinRef;
 import raconteur.desktop.boards.BoardsView;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.simulate.SimulatedCases;
 import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.trace.TraceView;
+import raconteur.desktop.workshop.FilePicker;
+import raconteur.desktop.workshop.LaunchPlan;
+import raconteur.desktop.workshop.Workshop;
 
 /** Draws every main view to PNG files, at 1280 × 800, with everything worked out. */
 public final class Pictures {
@@ -111,12 +115,12 @@ public final class Pictures {
     frame.openCase(shown);
     if (frame.trace().isPresent()) {
       draw("trace");
-      press(javafx.scene.input.KeyCode.F9);
+      press(Keys.TURN_OVER);
       draw("trace-underside");
-      press(javafx.scene.input.KeyCode.F9);
-      press(javafx.scene.input.KeyCode.F8);
+      press(Keys.TURN_OVER);
+      press(Keys.ARMS_LENGTH);
       draw("arms-length");
-      press(javafx.scene.input.KeyCode.F8);
+      press(Keys.ARMS_LENGTH);
       // In the dim one a line was walked.
       workshop.casebook().find(CASE_TO_MEND).ifPresent(c -> frame.openCase(CASE_TO_MEND));
       Theme.setDim(frame, true);
@@ -186,14 +190,11 @@ public final class Pictures {
     draw(picture);
   }
 
-  private void press(javafx.scene.Node view, javafx.scene.input.KeyCode key) {
-    var event =
-        new javafx.scene.input.KeyEvent(
-            javafx.scene.input.KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false);
-    javafx.event.Event.fireEvent(view, event);
+  private void press(javafx.scene.Node view, Keys key) {
+    javafx.event.Event.fireEvent(view, key.pressed());
   }
 
-  private void press(javafx.scene.input.KeyCode key) {
+  private void press(Keys key) {
     press(frame.trace().orElseThrow(), key);
   }
 

@@ -24,6 +24,9 @@ import raconteur.casebook.store.Outcome;
 import raconteur.casebook.store.Restore;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.desktop.theme.Theme;
+import raconteur.desktop.workshop.FilePicker;
+import raconteur.desktop.workshop.LaunchPlan;
+import raconteur.desktop.workshop.Workshop;
 
 /** The window. The casebook is opened on a thread of its own while the toolkit starts. */
 public final class RaconteurApp extends Application {
@@ -121,7 +124,7 @@ public final class RaconteurApp extends Application {
   /** Says why there is no casebook, and offers what can be done about it. */
   private void refused(LaunchPlan plan, Frame frame, String sentence) {
     int mine = ++attempt;
-    Frame.Remedy again = new Frame.Remedy("Open it again", () -> openAgain(plan, frame));
+    Pages.Remedy again = new Pages.Remedy("Open it again", () -> openAgain(plan, frame));
     frame.refuse(sentence, again);
     FILES.execute(
         () ->
@@ -137,8 +140,8 @@ public final class RaconteurApp extends Application {
                             })));
   }
 
-  private Frame.Remedy putBack(LaunchPlan plan, Frame frame, Backups.Good good) {
-    return new Frame.Remedy(
+  private Pages.Remedy putBack(LaunchPlan plan, Frame frame, Backups.Good good) {
+    return new Pages.Remedy(
         "Put the copy of " + good.copy().day() + " in its place: " + good.contents().words(),
         () -> restore(plan, frame, good));
   }

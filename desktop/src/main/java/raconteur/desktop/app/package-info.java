@@ -1,7 +1,6 @@
 /**
- * The window: its frame, the move from view to view, and what the views share. Start at {@link
- * raconteur.desktop.app.RaconteurApp}; {@link raconteur.desktop.app.Workshop} is what presenters
- * are given.
+ * The window: its frame, the move from view to view, and the opening of the casebook. It stands
+ * above all views. Start at {@link raconteur.desktop.app.RaconteurApp}.
  */
 @NullMarked
 package raconteur.desktop.app;

@@ -13,6 +13,7 @@ import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
+import raconteur.desktop.theme.Style;
 
 /** What was undone, in the order in which it goes back. */
 final class ApartPane extends TablePane {
@@ -33,7 +34,7 @@ final class ApartPane extends TablePane {
             Column.words("Now", 70)));
     this.desk = desk;
     this.list = list;
-    below(new HBox(8, Texts.button("Reassembly list as PDF …", this::print, "plain-button")));
+    below(new HBox(8, Texts.button("Reassembly list as PDF …", this::print, Style.PLAIN_BUTTON)));
   }
 
   private TakingApart apart() {

@@ -8,7 +8,7 @@ import raconteur.core.board.Board;
 import raconteur.core.data.Loaded;
 import raconteur.core.story.Case;
 import raconteur.core.story.Entry;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /** What it takes to open a case. Without the toolkit. */
 public final class ArrivePresenter {

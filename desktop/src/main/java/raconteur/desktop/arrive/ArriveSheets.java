@@ -11,14 +11,14 @@ import raconteur.core.finding.Bookkeeping.LabelKind;
 import raconteur.core.intake.PartsFound;
 import raconteur.core.intake.SetMatch;
 import raconteur.core.intake.TakingApart;
+import raconteur.core.judge.Verdict;
 import raconteur.core.story.Case;
 import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.Tone;
+import raconteur.desktop.workshop.Workshop;
 
 /** What the panes of Arrive show, without the toolkit. */
 final class ArriveSheets {

@@ -2,10 +2,10 @@ package raconteur.desktop.arrive;
 
 import java.util.List;
 import raconteur.casebook.files.FileKind;
-import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.StageView;
+import raconteur.desktop.workshop.FilePicker;
 
 /** Arrive, for the case on the desk. */
 public final class ArriveStage {

@@ -23,7 +23,9 @@ import raconteur.core.board.SymptomCard;
 import raconteur.core.board.UsualSuspect;
 import raconteur.core.finding.Quantities;
 import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** Takes a board in: number, revision, owner, complaint, and the first thing it shows. */
 public final class ArriveView extends VBox {
@@ -34,7 +36,7 @@ public final class ArriveView extends VBox {
   private final TextField owner = new TextField();
   private final TextArea complaint = new TextArea();
   private final ChoiceBox<Optional<SymptomCard>> symptom = new ChoiceBox<>();
-  private final Label notice = Texts.label("", "notice");
+  private final Label notice = Texts.label("", Style.NOTICE);
   private final Label facts = Texts.label("");
   private final BoardMap map = new BoardMap();
   private final RevisionPane revision = new RevisionPane(this::found);
@@ -47,7 +49,7 @@ public final class ArriveView extends VBox {
       ArrivePresenter presenter, IntConsumer onOpened, Supplier<Optional<Path>> pickFile) {
     this.presenter = presenter;
     this.onOpened = onOpened;
-    getStyleClass().add("view");
+    Style.VIEW.on(this);
     board.setId("board");
     board.setConverter(Texts.shown(b -> b.identity().title()));
     board
@@ -67,7 +69,7 @@ public final class ArriveView extends VBox {
     complaint.addEventFilter(
         javafx.scene.input.KeyEvent.KEY_PRESSED,
         e -> {
-          if (e.getCode() == javafx.scene.input.KeyCode.TAB && !e.isShiftDown()) {
+          if (Keys.NEXT_FIELD.is(e)) {
             symptom.requestFocus();
             e.consume();
           }
@@ -80,11 +82,11 @@ public final class ArriveView extends VBox {
     form.setPrefWidth(520);
     form.setMinWidth(440);
     StackPane sheet = new StackPane(map);
-    sheet.getStyleClass().add("sheet");
+    Style.SHEET.on(sheet);
     HBox.setHgrow(sheet, Priority.ALWAYS);
     HBox body = new HBox(20, form, sheet);
     VBox.setVgrow(body, Priority.ALWAYS);
-    getChildren().addAll(Texts.line("Arrive", "title"), body);
+    getChildren().addAll(Texts.line("Arrive", Style.TITLE), body);
   }
 
   private GridPane grid() {
@@ -104,14 +106,17 @@ public final class ArriveView extends VBox {
   }
 
   private HBox buttons(Supplier<Optional<Path>> pickFile) {
-    var open = Texts.button("Open the case", this::open, "main-button");
+    var open = Texts.button("Open the case", this::open, Style.MAIN_BUTTON);
     open.setDefaultButton(true);
     return new HBox(
         10,
         open,
-        Texts.button("Which revision?", () -> revision.begin(presenter.boards()), "plain-button"),
         Texts.button(
-            "Add a board file …", () -> pickFile.get().ifPresent(this::addBoard), "plain-button"));
+            "Which revision?", () -> revision.begin(presenter.boards()), Style.PLAIN_BUTTON),
+        Texts.button(
+            "Add a board file …",
+            () -> pickFile.get().ifPresent(this::addBoard),
+            Style.PLAIN_BUTTON));
   }
 
   /** Empties the form for the next board. */

@@ -3,6 +3,7 @@ package raconteur.desktop.arrive;
 import java.util.List;
 import javafx.scene.layout.HBox;
 import raconteur.casebook.report.LabelsPdf;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
@@ -11,6 +12,7 @@ import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
+import raconteur.desktop.theme.Style;
 
 /** Who the board is: numbers, owner, complaint, and the labels to stick on it. */
 final class FactsPane extends TablePane {
@@ -35,8 +37,8 @@ final class FactsPane extends TablePane {
                     labels.write(
                         host(),
                         out -> LabelsPdf.write(desk.state().header(), desk.state().board(), out)),
-                "plain-button"),
-            Texts.button("Ctrl+N another board", onAnother, "plain-button")));
+                Style.PLAIN_BUTTON),
+            Texts.button(Keys.TAKE_IN.on("another board"), onAnother, Style.PLAIN_BUTTON)));
   }
 
   @Override

@@ -10,7 +10,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -23,17 +22,19 @@ import raconteur.core.finding.Statement;
 import raconteur.core.story.Condition;
 import raconteur.core.story.Telling;
 import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.theme.Style;
 
 /** The state of the board, drawn onto its map. */
 final class MarksPane extends StagePane {
   private final BoardMap map = new BoardMap();
-  private final Label side = Texts.line("Top side", "faint");
+  private final Label side = Texts.line("Top side", Style.FAINT);
   private final VBox node = new VBox(6);
 
   MarksPane(CaseDesk desk) {
@@ -41,12 +42,15 @@ final class MarksPane extends StagePane {
     map.setBoard(desk.state().board());
     map.setOnPart(part -> host().begin("foreign " + part + " "));
     MenuButton kinds = new MenuButton("draw what happened");
-    kinds.getStyleClass().add("plain-button");
+    Style.PLAIN_BUTTON.on(kinds);
     for (DamageArea.Kind kind : DamageArea.Kind.values()) {
       MenuItem item = new MenuItem(kind.word());
       item.setOnAction(
           e -> {
-            host().say("Draw the area on the board; Esc leaves it.", true);
+            host()
+                .say(
+                    "Draw the area on the board; " + Keys.TO_BENCH_LINE.label() + " leaves it.",
+                    true);
             map.drawArea(kind, area -> host().enter(new Statement.Damaged(area).line()));
           });
       kinds.getItems().add(item);
@@ -55,19 +59,19 @@ final class MarksPane extends StagePane {
         new HBox(
             8,
             side,
-            Texts.button("F9 turn over", this::turnOver, "plain-button"),
+            Texts.button(Keys.TURN_OVER.on("turn over"), this::turnOver, Style.PLAIN_BUTTON),
             kinds,
-            Texts.line("or type damage, a kind and four millimetres", "faint"));
+            Texts.line("or type damage, a kind and four millimetres", Style.FAINT));
     bar.setAlignment(Pos.CENTER_LEFT);
     StackPane sheet = new StackPane(map);
-    sheet.getStyleClass().add("sheet");
+    Style.SHEET.on(sheet);
     sheet.setMinSize(0, 0);
     VBox.setVgrow(sheet, Priority.ALWAYS);
     node.getChildren().addAll(bar, sheet);
     node.addEventHandler(
         KeyEvent.KEY_PRESSED,
         e -> {
-          if (e.getCode() == KeyCode.F9) {
+          if (Keys.TURN_OVER.is(e)) {
             turnOver();
             e.consume();
           }

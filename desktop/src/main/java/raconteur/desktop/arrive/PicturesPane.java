@@ -27,6 +27,7 @@ import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.theme.Style;
 
 /** Pictures of the case; those with the same words under them stand side by side. */
 final class PicturesPane extends StagePane {
@@ -53,12 +54,12 @@ final class PicturesPane extends StagePane {
     HBox bar = new HBox(8, caption, part);
     for (Bookkeeping.PictureMoment moment : Bookkeeping.PictureMoment.values()) {
       bar.getChildren()
-          .add(Texts.button("Add " + moment.word() + " …", () -> add(moment), "plain-button"));
+          .add(Texts.button("Add " + moment.word() + " …", () -> add(moment), Style.PLAIN_BUTTON));
     }
     ScrollPane scroll = new ScrollPane(shots);
     scroll.setFitToWidth(true);
-    scroll.getStyleClass().add("sheet");
-    shots.getStyleClass().add("shots");
+    Style.SHEET.on(scroll);
+    Style.SHOTS.on(shots);
     VBox.setVgrow(scroll, Priority.ALWAYS);
     node.getChildren().addAll(bar, scroll);
   }
@@ -115,7 +116,7 @@ final class PicturesPane extends StagePane {
               Texts.label(
                   "No pictures yet. Take both sides before anything is touched; JPEG and PNG are"
                       + " kept in the casebook.",
-                  "faint"));
+                  Style.FAINT));
     }
     for (ArriveSheets.Shots shot : all) {
       HBox row = new HBox(6);
@@ -127,7 +128,7 @@ final class PicturesPane extends StagePane {
   }
 
   private Node tile(Bookkeeping.Pictured pictured) {
-    Label when = Texts.line(pictured.moment().word(), "faint");
+    Label when = Texts.line(pictured.moment().word(), Style.FAINT);
     Optional<Image> thumbnail =
         thumbnails.computeIfAbsent(
             pictured.content(),
@@ -137,7 +138,7 @@ final class PicturesPane extends StagePane {
                     .picture(name)
                     .map(p -> new Image(new ByteArrayInputStream(p.thumbnail()))));
     if (thumbnail.isEmpty()) {
-      return new VBox(2, Texts.label("not in this casebook", "faint"), when);
+      return new VBox(2, Texts.label("not in this casebook", Style.FAINT), when);
     }
     ImageView view = new ImageView(thumbnail.get());
     view.setPreserveRatio(true);

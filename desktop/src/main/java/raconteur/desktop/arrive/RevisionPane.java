@@ -12,13 +12,14 @@ import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
 import raconteur.core.intake.RevisionQuestions.Question;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** The questions that tell the revisions apart, each answered with one button. */
 final class RevisionPane extends VBox {
   private final Consumer<Board> onFound;
-  private final Label question = Texts.label("", "heading");
+  private final Label question = Texts.label("", Style.HEADING);
   private final FlowPane answers = new FlowPane(6, 6);
-  private final Label words = Texts.label("", "faint");
+  private final Label words = Texts.label("", Style.FAINT);
   private Optional<RevisionAsk> ask = Optional.empty();
 
   RevisionPane(Consumer<Board> onFound) {
@@ -78,7 +79,7 @@ final class RevisionPane extends VBox {
           action.run();
           next();
         },
-        "plain-button");
+        Style.PLAIN_BUTTON);
   }
 
   private void found(RevisionAsk asking) {

@@ -9,11 +9,14 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import raconteur.core.finding.Bookkeeping.Choice;
 import raconteur.core.intake.Worth;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.theme.Style;
+import raconteur.desktop.workshop.Settings;
 
 /** Repair, donor or stop, with the arithmetic. */
 final class WorthPane extends StagePane {
@@ -31,8 +34,8 @@ final class WorthPane extends StagePane {
     perHour.setAccessibleText("Money per hour");
     parts.setPrefColumnCount(6);
     parts.setAccessibleText("Price of parts, times");
-    perHour.setOnAction(e -> keep(WorthPresenter.PER_HOUR, perHour));
-    parts.setOnAction(e -> keep(WorthPresenter.PARTS_FACTOR, parts));
+    perHour.setOnAction(e -> keep(Settings.Rate.MONEY_PER_HOUR, perHour));
+    parts.setOnAction(e -> keep(Settings.Rate.PARTS_FACTOR, parts));
     HBox rates =
         new HBox(
             8,
@@ -40,13 +43,14 @@ final class WorthPane extends StagePane {
             perHour,
             Texts.line("parts at list price times"),
             parts,
-            Texts.line("Enter keeps them for the shop", "faint"));
+            Texts.line(Keys.OPEN.on("keeps them for the shop"), Style.FAINT));
     rates.setAlignment(Pos.CENTER_LEFT);
-    sums.getStyleClass().addAll("sheet", "sums");
+    Style.SHEET.on(sums);
+    Style.SUMS.on(sums);
     node.getChildren().addAll(rates, sums, bars);
   }
 
-  private void keep(String setting, TextField field) {
+  private void keep(Settings.Rate setting, TextField field) {
     String refusal = presenter.keep(setting, field.getText());
     host()
         .say(
@@ -76,13 +80,14 @@ final class WorthPane extends StagePane {
     Label verdict =
         Texts.label(
             worth.choice().map(c -> "The figures say " + c.word() + ": ").orElse("") + worth.why(),
-            "heading");
+            Style.HEADING);
     sums.getChildren().add(verdict);
-    worth.lines().forEach(line -> sums.getChildren().add(Texts.label(line, "figures")));
-    sums.getChildren().add(Texts.label(presenter.origin(), "faint"));
+    worth.lines().forEach(line -> sums.getChildren().add(Texts.label(line, Style.DEVICE_TEXT)));
+    sums.getChildren().add(Texts.label(presenter.origin(), Style.FAINT));
     presenter
         .decided()
-        .ifPresent(d -> sums.getChildren().add(Texts.label("Decided: " + d + ".", "tone-good")));
+        .ifPresent(
+            d -> sums.getChildren().add(Texts.label("Decided: " + d + ".", Style.TONE_GOOD)));
   }
 
   @Override

@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import raconteur.casebook.store.Outcome;
 import raconteur.core.data.Figures;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.FaultCatalogue;
@@ -16,11 +15,10 @@ import raconteur.core.plan.Costs;
 import raconteur.core.story.Condition;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.workshop.Settings;
 
 /** Weighs a repair by the odds of the revision, what was read so far, and the shop's rates. */
 final class WorthPresenter {
-  static final String PER_HOUR = "money per hour";
-  static final String PARTS_FACTOR = "parts factor";
   private static final double MOST = 1e6;
 
   private final CaseDesk desk;
@@ -39,12 +37,12 @@ final class WorthPresenter {
   Worth.Rates rates() {
     Worth.Rates usual = Worth.Rates.usual();
     return new Worth.Rates(
-        setting(PER_HOUR).orElse(usual.moneyPerHour()),
-        setting(PARTS_FACTOR).orElse(usual.partsFactor()));
+        rate(Settings.Rate.MONEY_PER_HOUR).orElse(usual.moneyPerHour()),
+        rate(Settings.Rate.PARTS_FACTOR).orElse(usual.partsFactor()));
   }
 
-  private Optional<Double> setting(String name) {
-    return desk.workshop().casebook().setting(name).flatMap(WorthPresenter::number);
+  private Optional<Double> rate(Settings.Rate rate) {
+    return desk.workshop().settings().rate(rate).flatMap(WorthPresenter::number);
   }
 
   private static Optional<Double> number(String typed) {
@@ -57,15 +55,12 @@ final class WorthPresenter {
   }
 
   /** Keeps a rate; a sentence where it is refused, else empty. */
-  String keep(String setting, String typed) {
+  String keep(Settings.Rate rate, String typed) {
     Optional<Double> value = number(typed);
     if (value.isEmpty()) {
       return "“" + typed.strip() + "” is no rate: type a number from 0 up, like 30 or 1,5.";
     }
-    return switch (desk.workshop().casebook().keepSetting(setting, plain(value.get()))) {
-      case Outcome.Failed<String> failed -> failed.sentence();
-      case Outcome.Done<String> _ -> "";
-    };
+    return desk.workshop().settings().keepRate(rate, plain(value.get()));
   }
 
   static String plain(double value) {

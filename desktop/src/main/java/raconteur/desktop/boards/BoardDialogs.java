@@ -11,8 +11,8 @@ import javafx.scene.layout.Region;
 import javafx.stage.Window;
 import raconteur.casebook.exchange.BoardExport;
 import raconteur.core.story.Case;
-import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.theme.Theme;
+import raconteur.desktop.workshop.FilePicker;
 
 /** Asks what has to be asked before a board is made, derived, learnt or written. */
 final class BoardDialogs {

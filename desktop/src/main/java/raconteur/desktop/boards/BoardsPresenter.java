@@ -37,7 +37,7 @@ import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.story.Case;
 import raconteur.core.story.HealthyBoard;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /**
  * What the Boards view does, without the toolkit. Every change is checked and on the disk when the

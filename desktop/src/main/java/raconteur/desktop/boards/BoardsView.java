@@ -18,7 +18,6 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -30,11 +29,13 @@ import raconteur.casebook.exchange.BoardExport;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardCheck;
 import raconteur.core.board.BoardDifference;
-import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
+import raconteur.desktop.workshop.FilePicker;
 
 /** The revisions known, the map of one, and everything that can be said and changed about it. */
 public final class BoardsView extends StackPane {
@@ -46,10 +47,10 @@ public final class BoardsView extends StackPane {
   private final ListView<Board> list = new ListView<>();
   private final BoardMap map = new BoardMap();
   private final TextField find = new TextField();
-  private final Label found = Texts.label("", "faint");
-  private final Label notice = Texts.label("", "faint");
-  private final Label heading = Texts.label("", "heading");
-  private final Label side = Texts.line("Top side", "faint");
+  private final Label found = Texts.label("", Style.FAINT);
+  private final Label notice = Texts.label("", Style.FAINT);
+  private final Label heading = Texts.label("", Style.HEADING);
+  private final Label side = Texts.line("Top side", Style.FAINT);
   private final StackPane panel = new StackPane();
   private final Map<String, Node> panes = new LinkedHashMap<>();
   private final ToggleGroup tabs = new ToggleGroup();
@@ -87,7 +88,7 @@ public final class BoardsView extends StackPane {
     HBox body = new HBox(12, left(onDevices), middle(), right());
     VBox.setVgrow(body, Priority.ALWAYS);
     VBox page = new VBox(body);
-    page.getStyleClass().add("view");
+    Style.VIEW.on(page);
     getChildren().addAll(page, importPane);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     showPane("Depth");
@@ -132,29 +133,29 @@ public final class BoardsView extends StackPane {
             });
     VBox.setVgrow(list, Priority.ALWAYS);
     MenuButton more = new MenuButton("More");
-    more.getStyleClass().add("plain-button");
+    Style.PLAIN_BUTTON.on(more);
     more.setMinWidth(Region.USE_PREF_SIZE);
     item(more, "New board …", dialogs::create);
     item(more, "Derive a revision …", dialogs::derive);
     item(more, "Learn a healthy board …", dialogs::learn);
     item(more, "Give up your changes", () -> say(presenter.giveUp()));
     MenuButton out = new MenuButton("Export");
-    out.getStyleClass().add("plain-button");
+    Style.PLAIN_BUTTON.on(out);
     out.setMinWidth(Region.USE_PREF_SIZE);
     for (BoardExport.Format format : BoardExport.Format.values()) {
       item(out, format.words() + " (." + format.extension() + ") …", () -> dialogs.export(format));
     }
     item(out, "both sides on paper, 1 : 1 (.pdf) …", dialogs::print);
-    var imported = Texts.button("Import a file …", this::pickImport, "main-button");
+    var imported = Texts.button("Import a file …", this::pickImport, Style.MAIN_BUTTON);
     imported.setId("import");
     VBox left =
         new VBox(
             8,
-            Texts.line("Boards", "title"),
+            Texts.line("Boards", Style.TITLE),
             list,
             imported,
             new HBox(6, out, more),
-            Texts.button("Devices (Ctrl+6)", onDevices, "plain-button"));
+            Texts.button(Keys.DEVICES.on("devices"), onDevices, Style.PLAIN_BUTTON));
     left.setPrefWidth(LIST_WIDTH);
     left.setMinWidth(LIST_WIDTH);
     return left;
@@ -196,14 +197,14 @@ public final class BoardsView extends StackPane {
             8,
             6,
             find,
-            Texts.button("F9 turn over", this::turnOver, "plain-button"),
+            Texts.button(Keys.TURN_OVER.on("turn over"), this::turnOver, Style.PLAIN_BUTTON),
             axis,
-            Texts.button("fit", map::fit, "plain-button"),
-            Texts.button("+", () -> map.zoom(1.5), "plain-button"),
-            Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"));
+            Texts.button("fit", map::fit, Style.PLAIN_BUTTON),
+            Texts.button("+", () -> map.zoom(1.5), Style.PLAIN_BUTTON),
+            Texts.button("−", () -> map.zoom(1 / 1.5), Style.PLAIN_BUTTON));
     bar.setAlignment(Pos.CENTER_LEFT);
     StackPane sheet = new StackPane(map);
-    sheet.getStyleClass().add("sheet");
+    Style.SHEET.on(sheet);
     VBox.setVgrow(sheet, Priority.ALWAYS);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
@@ -218,7 +219,7 @@ public final class BoardsView extends StackPane {
     FlowPane buttons = new FlowPane(4, 4);
     for (String name : panes.keySet()) {
       ToggleButton tab = new ToggleButton(name);
-      tab.getStyleClass().add("pane-tab");
+      Style.PANE_TAB.on(tab);
       tab.setToggleGroup(tabs);
       tab.setUserData(name);
       tabButtons.put(name, tab);
@@ -237,7 +238,7 @@ public final class BoardsView extends StackPane {
             });
     buttons.setPrefWrapLength(PANEL_WIDTH);
     VBox.setVgrow(panel, Priority.ALWAYS);
-    var undo = Texts.button("Take back (Ctrl+Z)", this::undo, "plain-button");
+    var undo = Texts.button(Keys.UNDO.on("take back"), this::undo, Style.PLAIN_BUTTON);
     HBox foot = new HBox(8, undo, notice);
     foot.setAlignment(Pos.CENTER_LEFT);
     VBox right = new VBox(8, buttons, panel, foot);
@@ -270,9 +271,9 @@ public final class BoardsView extends StackPane {
     return new VBox(
         8,
         Texts.label(
-            "What no real schematic has. Choosing a row shows its place, Enter opens the row that"
-                + " has to be changed.",
-            "faint"),
+            "What no real schematic has. Choosing a row shows its place, "
+                + Keys.OPEN.on("opens the row that has to be changed."),
+            Style.FAINT),
         check);
   }
 
@@ -436,15 +437,13 @@ public final class BoardsView extends StackPane {
     if (importPane.isVisible()) {
       return;
     }
-    if (e.getCode() == KeyCode.F9) {
+    if (Keys.TURN_OVER.is(e)) {
       turnOver();
       e.consume();
-    } else if (e.getCode() == KeyCode.Z
-        && e.isShortcutDown()
-        && !(e.getTarget() instanceof TextField)) {
+    } else if (Keys.UNDO.is(e) && !(e.getTarget() instanceof TextField)) {
       undo();
       e.consume();
-    } else if (e.getCode() == KeyCode.F && e.isShortcutDown()) {
+    } else if (Keys.FIND.is(e)) {
       find.requestFocus();
       e.consume();
     }
@@ -520,7 +519,8 @@ public final class BoardsView extends StackPane {
         return;
       }
       Label name = Texts.label(board.identity().shortName());
-      Label known = Texts.label(board.parts().size() + " parts · " + board.depth().word(), "faint");
+      Label known =
+          Texts.label(board.parts().size() + " parts · " + board.depth().word(), Style.FAINT);
       setGraphic(new VBox(1, name, known));
       setAccessibleText(board.identity().shortName() + ", " + board.depth().word());
     }

@@ -16,6 +16,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Depth;
 import raconteur.core.board.DepthMeter;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** How deep a board is known, as three soundings, and what to add next. */
 final class DepthPane extends VBox {
@@ -40,7 +41,7 @@ final class DepthPane extends VBox {
             });
     VBox.setVgrow(next, Priority.ALWAYS);
     getChildren()
-        .addAll(soundings, Texts.line("What the next added fact would buy", "heading"), next);
+        .addAll(soundings, Texts.line("What the next added fact would buy", Style.HEADING), next);
   }
 
   void show(Board board, DepthMeter.Reading reading) {
@@ -51,7 +52,7 @@ final class DepthPane extends VBox {
                 + ": "
                 + board.depth().meaning()
                 + ".",
-            "faint");
+            Style.FAINT);
     depth.setMinHeight(Region.USE_PREF_SIZE);
     soundings
         .getChildren()
@@ -65,22 +66,18 @@ final class DepthPane extends VBox {
 
   private static HBox sounding(Depth depth, double share) {
     Region filled = new Region();
-    filled.getStyleClass().add("sounding");
+    Style.SOUNDING.on(filled);
     filled.setMaxWidth(BAR * share);
     filled.setMinWidth(BAR * share);
     StackPane bar = new StackPane(filled);
     bar.setAlignment(Pos.CENTER_LEFT);
-    bar.getStyleClass().add("sounding-ground");
+    Style.SOUNDING_GROUND.on(bar);
     bar.setMinSize(BAR, 14);
     bar.setMaxSize(BAR, 14);
     Label name = Texts.line(depth.word());
     name.setMinWidth(76);
     HBox row =
-        new HBox(
-            10,
-            name,
-            bar,
-            Texts.line(String.format(Locale.ROOT, "%3.0f %%", 100 * share), "figures"));
+        new HBox(10, name, bar, Texts.line(String.format(Locale.ROOT, "%3.0f %%", 100 * share)));
     row.setAlignment(Pos.CENTER_LEFT);
     return row;
   }
@@ -95,7 +92,7 @@ final class DepthPane extends VBox {
         return;
       }
       Label what = Texts.label(fact.what());
-      Label buys = Texts.label("then " + fact.buys(), "faint");
+      Label buys = Texts.label("then " + fact.buys(), Style.FAINT);
       VBox cell = new VBox(1, what, buys);
       cell.maxWidthProperty().bind(getListView().widthProperty().subtract(44));
       what.setMinHeight(Region.USE_PREF_SIZE);

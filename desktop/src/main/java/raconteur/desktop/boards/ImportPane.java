@@ -20,7 +20,9 @@ import raconteur.core.board.Board;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** What a file was understood to say, before anything of it is kept. */
 final class ImportPane extends VBox {
@@ -28,17 +30,17 @@ final class ImportPane extends VBox {
 
   private final BoardsPresenter presenter;
   private final Consumer<String> done;
-  private final Label title = Texts.line("", "title");
-  private final Label format = Texts.label("", "heading");
+  private final Label title = Texts.line("", Style.TITLE);
+  private final Label format = Texts.label("", Style.HEADING);
   private final Label understood = Texts.label("");
   private final Label missing = Texts.label("");
   private final ListView<Issue> problems = new ListView<>();
-  private final Label problemsTitle = Texts.line("", "heading");
+  private final Label problemsTitle = Texts.line("", Style.HEADING);
   private final BoardMap map = new BoardMap();
   private final TextField machine = new TextField();
   private final TextField revision = new TextField();
   private final ChoiceBox<Optional<Board>> target = new ChoiceBox<>();
-  private final Label notice = Texts.label("", "notice");
+  private final Label notice = Texts.label("", Style.NOTICE);
   private final Node keep;
   private Optional<Imported> read = Optional.empty();
 
@@ -48,7 +50,8 @@ final class ImportPane extends VBox {
   ImportPane(BoardsPresenter presenter, Consumer<String> done) {
     this.presenter = presenter;
     this.done = done;
-    getStyleClass().addAll("view", "import-pane");
+    Style.VIEW.on(this);
+    Style.IMPORT_PANE.on(this);
     problems.setAccessibleText("Problems in the file");
     problems.setPlaceholder(Texts.label("No problems were found in the file."));
     machine.setId("import-machine");
@@ -69,10 +72,12 @@ final class ImportPane extends VBox {
               machine.setDisable(into);
               revision.setDisable(into);
             });
-    var keepButton = Texts.button("Keep it", this::keep, "main-button");
+    var keepButton = Texts.button("Keep it", this::keep, Style.MAIN_BUTTON);
     keepButton.setId("import-keep");
     keep = keepButton;
-    var leave = Texts.button("Leave it (Esc)", () -> leave("Nothing was kept."), "plain-button");
+    var leave =
+        Texts.button(
+            Keys.LEAVE_IMPORT.on("leave it"), () -> leave("Nothing was kept."), Style.PLAIN_BUTTON);
     GridPane form = new GridPane(10, 6);
     form.addRow(0, Texts.line("Keep it"), target);
     form.addRow(1, Texts.line("Machine"), machine);
@@ -82,9 +87,9 @@ final class ImportPane extends VBox {
         new VBox(
             7,
             format,
-            Texts.line("Understood", "heading"),
+            Texts.line("Understood", Style.HEADING),
             understood,
-            Texts.line("Missing, and can be added later", "heading"),
+            Texts.line("Missing, and can be added later", Style.HEADING),
             missing,
             problemsTitle,
             problems,
@@ -97,14 +102,14 @@ final class ImportPane extends VBox {
     problems.setMinHeight(70);
     VBox.setVgrow(problems, Priority.ALWAYS);
     StackPane sheet = new StackPane(map);
-    sheet.getStyleClass().add("sheet");
+    Style.SHEET.on(sheet);
     HBox.setHgrow(sheet, Priority.ALWAYS);
     HBox body = new HBox(18, left, sheet);
     VBox.setVgrow(body, Priority.ALWAYS);
     getChildren().addAll(title, body);
     setOnKeyPressed(
         e -> {
-          if (e.getCode() == javafx.scene.input.KeyCode.ESCAPE) {
+          if (Keys.LEAVE_IMPORT.is(e)) {
             leave("Nothing was kept.");
             e.consume();
           }
@@ -113,7 +118,7 @@ final class ImportPane extends VBox {
 
   /** Says that a file is being read. */
   void begin(Path file) {
-    title.setText("Reading " + file.getFileName() + " … (Esc stops it)");
+    title.setText("Reading " + file.getFileName() + " … " + Keys.LEAVE_IMPORT.on("stops it"));
     read = Optional.empty();
     keep.setDisable(true);
     format.setText("");

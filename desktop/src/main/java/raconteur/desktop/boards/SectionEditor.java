@@ -3,7 +3,7 @@ package raconteur.desktop.boards;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.Set;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 import javafx.collections.transformation.FilteredList;
@@ -14,8 +14,10 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.BoardContents;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** One table of a board with the form that changes its rows. */
 final class SectionEditor extends VBox {
@@ -31,7 +33,7 @@ final class SectionEditor extends VBox {
   private final FilteredList<Row> shown = new FilteredList<>(rows);
   private final TextField filter = new TextField();
   private final List<TextField> fields = new ArrayList<>();
-  private final Label notice = Texts.label("", "faint");
+  private final Label notice = Texts.label("", Style.FAINT);
 
   /** A row with its place in the table of the board. */
   private record Row(int at, List<String> texts) {}
@@ -67,9 +69,9 @@ final class SectionEditor extends VBox {
     filter.setAccessibleText("Filter of " + section.name());
     filter.textProperty().addListener((o, before, now) -> shown.setPredicate(r -> matches(r, now)));
     filter.managedProperty().bind(filter.visibleProperty());
-    var keep = Texts.button("Change the row", () -> apply(true), "main-button");
-    var add = Texts.button("Add as a new row", () -> apply(false), "plain-button");
-    var remove = Texts.button("Take the row away", this::remove, "plain-button");
+    var keep = Texts.button("Change the row", () -> apply(true), Style.MAIN_BUTTON);
+    var add = Texts.button("Add as a new row", () -> apply(false), Style.PLAIN_BUTTON);
+    var remove = Texts.button("Take the row away", this::remove, Style.PLAIN_BUTTON);
     keep.setId("change-row");
     add.setId("add-row");
     remove.setId("remove-row");
@@ -78,7 +80,7 @@ final class SectionEditor extends VBox {
     if (!single) {
       buttons.getChildren().addAll(add, remove);
     }
-    Label help = Texts.label(section.help(), "faint");
+    Label help = Texts.label(section.help(), Style.FAINT);
     help.setMinHeight(USE_PREF_SIZE);
     table.setVisible(!single);
     table.managedProperty().bind(table.visibleProperty());
@@ -99,7 +101,7 @@ final class SectionEditor extends VBox {
       TextField field = new TextField();
       field.setId("field-" + i);
       field.setOnAction(e -> apply(table.chosen().isPresent()));
-      Label name = Texts.line(section.headings().get(i), "faint");
+      Label name = Texts.line(section.headings().get(i), Style.FAINT);
       name.setLabelFor(field);
       fields.add(field);
       form.add(name, i % columns * 2, i / columns);
@@ -167,14 +169,16 @@ final class SectionEditor extends VBox {
     table
         .chosen()
         .ifPresentOrElse(
-            row -> tell(actions.remove(section, row.at()), "Taken away; Ctrl+Z brings it back."),
+            row ->
+                tell(
+                    actions.remove(section, row.at()),
+                    "Taken away; " + Keys.UNDO.on("brings it back.")),
             () -> notice.setText("Choose the row to take away."));
   }
 
   private void tell(Optional<String> refusal, String done) {
     notice.setText(refusal.orElse(done));
-    Consumer<Label> style =
-        l -> l.getStyleClass().setAll("label", refusal.isPresent() ? "notice" : "faint");
-    style.accept(notice);
+    (refusal.isPresent() ? Style.NOTICE : Style.FAINT)
+        .only(notice, Set.of(Style.NOTICE, Style.FAINT));
   }
 }

@@ -15,7 +15,7 @@ import raconteur.casebook.store.Backups;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
 import raconteur.casebook.store.Restore;
-import raconteur.desktop.app.LaunchPlan;
+import raconteur.desktop.workshop.LaunchPlan;
 
 /** Commands that keep a casebook safe: archive it, take an archive in, restore a backup. */
 final class KeepingCommands {

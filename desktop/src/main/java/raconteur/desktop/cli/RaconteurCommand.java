@@ -10,9 +10,9 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.IVersionProvider;
 import picocli.CommandLine.Option;
-import raconteur.desktop.app.LaunchPlan;
 import raconteur.desktop.app.Pictures;
 import raconteur.desktop.app.RaconteurApp;
+import raconteur.desktop.workshop.LaunchPlan;
 
 /** {@code raconteur}: opens the window on a casebook, or draws its views as pictures. */
 @Command(

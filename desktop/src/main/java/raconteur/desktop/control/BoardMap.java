@@ -22,6 +22,7 @@ import raconteur.desktop.theme.Theme;
  * 0 shows all of it.
  */
 public final class BoardMap extends Drawing {
+  private static final double KEY_STEP = 60;
   private static final double CLOSEST = 24;
 
   private final Tooltip tooltip = new Tooltip();
@@ -43,7 +44,6 @@ public final class BoardMap extends Drawing {
   private record Scene(Board board, BoardGeometry geometry) {}
 
   public BoardMap() {
-    getStyleClass().add("board-map");
     setMinSize(200, 150);
     setOnScroll(this::zoom);
     setOnMousePressed(this::press);
@@ -202,18 +202,22 @@ public final class BoardMap extends Drawing {
   }
 
   private void keys(KeyEvent e) {
-    double step = 60;
-    switch (e.getCode()) {
-      case LEFT -> view = view.moved(step, 0);
-      case RIGHT -> view = view.moved(-step, 0);
-      case UP -> view = view.moved(0, step);
-      case DOWN -> view = view.moved(0, -step);
-      case PLUS, ADD, EQUALS -> zoom(1.3);
-      case MINUS, SUBTRACT -> zoom(1 / 1.3);
-      case DIGIT0, NUMPAD0, HOME -> fit();
-      default -> {
-        return;
-      }
+    if (Keys.MAP_LEFT.is(e)) {
+      view = view.moved(KEY_STEP, 0);
+    } else if (Keys.MAP_RIGHT.is(e)) {
+      view = view.moved(-KEY_STEP, 0);
+    } else if (Keys.MAP_UP.is(e)) {
+      view = view.moved(0, KEY_STEP);
+    } else if (Keys.MAP_DOWN.is(e)) {
+      view = view.moved(0, -KEY_STEP);
+    } else if (Keys.ZOOM_IN.is(e)) {
+      zoom(1.3);
+    } else if (Keys.ZOOM_OUT.is(e)) {
+      zoom(1 / 1.3);
+    } else if (Keys.WHOLE_BOARD.is(e)) {
+      fit();
+    } else {
+      return;
     }
     e.consume();
     draw();

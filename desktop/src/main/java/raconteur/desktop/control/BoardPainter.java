@@ -263,7 +263,7 @@ final class BoardPainter {
       }
       if (frame.scale() > 9) {
         g.setFill(inks.faint());
-        g.setFont(Theme.figures(Math.min(11, frame.scale())));
+        g.setFont(Theme.text(Math.min(11, frame.scale())));
         g.fillText(pin.number(), x(at.x()), y(at.y()) + size + 4);
       }
     }

@@ -10,7 +10,6 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCode;
 
 /** A table of texts that is read, not edited: Enter or a double click opens the chosen row. */
 public class RowTable<R> extends TableView<R> {
@@ -40,7 +39,7 @@ public class RowTable<R> extends TableView<R> {
   public void setOnOpen(Consumer<R> action) {
     setOnKeyPressed(
         e -> {
-          if (e.getCode() == KeyCode.ENTER) {
+          if (Keys.OPEN.is(e)) {
             chosen().ifPresent(action);
           }
         });

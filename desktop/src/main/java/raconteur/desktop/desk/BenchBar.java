@@ -1,32 +1,34 @@
 package raconteur.desktop.desk;
 
 import java.util.List;
+import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import raconteur.core.finding.Understanding;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** The bench line: entry, what could follow, and what was understood. */
 public final class BenchBar extends VBox {
   private static final int MOST_SHOWN = 9;
-  private static final List<String> STATES =
-      List.of("understood", "asked", "refused", "unfinished");
+  private static final Set<Style> STATES =
+      Set.of(Style.UNDERSTOOD, Style.ASKED, Style.REFUSED, Style.UNFINISHED);
 
   private final CaseDesk desk;
   private final TextField field = new TextField();
   private final HBox offers = new HBox();
-  private final Label echo = Texts.line("", "echo");
+  private final Label echo = Texts.line("", Style.ECHO);
 
   public BenchBar(CaseDesk desk) {
     this.desk = desk;
-    getStyleClass().add("bench");
-    field.getStyleClass().add("bench-field");
-    field.setPromptText("Bench line: a reading the way you say it, then Enter");
+    Style.BENCH.on(this);
+    Style.BENCH_FIELD.on(field);
+    field.setPromptText("Bench line: a reading the way you say it, then " + Keys.OPEN.label());
     field.setId("bench-line");
     field.setAccessibleText("Bench line");
     echo.setId("echo");
@@ -54,7 +56,7 @@ public final class BenchBar extends VBox {
 
   /** Says something that happened elsewhere, for example that a strike was refused. */
   public void say(String sentence, boolean good) {
-    echo(sentence, good ? "understood" : "refused");
+    echo(sentence, good ? Style.UNDERSTOOD : Style.REFUSED);
   }
 
   /** Enters a whole line at once, as if it had been typed. */
@@ -64,7 +66,7 @@ public final class BenchBar extends VBox {
   }
 
   private void keys(KeyEvent e) {
-    if (e.getCode() == KeyCode.TAB && !e.isShiftDown() && !field.getText().isBlank()) {
+    if (Keys.COMPLETE.is(e) && !field.getText().isBlank()) {
       takeOffer();
       e.consume();
     }
@@ -97,45 +99,49 @@ public final class BenchBar extends VBox {
 
   private void typed(String line) {
     Understanding understanding = desk.listen(line);
-    String state =
+    Style state =
         switch (understanding) {
-          case Understanding.Understood _ -> "understood";
-          case Understanding.Asked _ -> "asked";
-          case Understanding.Unfinished _ -> "unfinished";
-          case Understanding.Refused _ -> "refused";
+          case Understanding.Understood _ -> Style.UNDERSTOOD;
+          case Understanding.Asked _ -> Style.ASKED;
+          case Understanding.Unfinished _ -> Style.UNFINISHED;
+          case Understanding.Refused _ -> Style.REFUSED;
         };
     echo(understanding.sentence(), state);
     List<String> known = desk.offers(line);
     offers.getChildren().clear();
-    known.stream().limit(MOST_SHOWN).forEach(o -> offers.getChildren().add(Texts.line(o, "offer")));
+    known.stream()
+        .limit(MOST_SHOWN)
+        .forEach(o -> offers.getChildren().add(Texts.line(o, Style.OFFER)));
     if (!known.isEmpty()) {
-      offers.getChildren().getFirst().getStyleClass().add("first");
+      Style.FIRST.on(offers.getChildren().getFirst());
       String more = known.size() > MOST_SHOWN ? "+ more" : "";
       offers
           .getChildren()
-          .add(Texts.line(more + (line.isBlank() ? "" : "  Tab takes the first"), "offer"));
+          .add(
+              Texts.line(
+                  more + (line.isBlank() ? "" : "  " + Keys.COMPLETE.on("takes the first")),
+                  Style.OFFER));
     }
   }
 
   private void enter() {
     String line = field.getText();
     DeskState.Entered entered = desk.enter(line);
-    if (desk.workshop().sounds()) {
+    if (desk.workshop().settings().sounds()) {
       Cues.play(Cues.of(entered));
     }
     switch (entered) {
       case DeskState.Kept kept -> {
         field.clear();
-        echo(kept.sentence(), "understood");
+        echo(kept.sentence(), Style.UNDERSTOOD);
       }
-      case DeskState.Questioned questioned -> echo(questioned.sentence(), "asked");
-      case DeskState.Rejected rejected -> echo(rejected.sentence(), "refused");
+      case DeskState.Questioned questioned -> echo(questioned.sentence(), Style.ASKED);
+      case DeskState.Rejected rejected -> echo(rejected.sentence(), Style.REFUSED);
     }
   }
 
-  private void echo(String sentence, String state) {
+  private void echo(String sentence, Style state) {
     echo.setText(sentence);
-    echo.getStyleClass().removeAll(STATES);
-    echo.getStyleClass().add(state);
+    state.only(echo, STATES);
   }
 }

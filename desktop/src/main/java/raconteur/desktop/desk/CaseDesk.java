@@ -20,7 +20,7 @@ import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Closing;
 import raconteur.core.finding.Statement;
 import raconteur.core.finding.Understanding;
-import raconteur.core.inspect.BenchGuard;
+import raconteur.core.judge.BenchGuard;
 import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
@@ -30,7 +30,8 @@ import raconteur.core.story.CaseState;
 import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
 import raconteur.core.story.Told;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.control.Keys;
+import raconteur.desktop.workshop.Workshop;
 
 /**
  * One case on the bench, shared by the views of its stages. Entering a line saves it first and then
@@ -115,12 +116,20 @@ public final class CaseDesk {
     Matcher wrong = WHAT_IF.matcher(line);
     if (wrong.matches()) {
       return new Understanding.Unfinished(
-          "Shows how it would look if line " + wrong.group(1) + " were wrong; Enter.");
+          "Shows how it would look if line "
+              + wrong.group(1)
+              + " were wrong; "
+              + Keys.OPEN.label()
+              + ".");
     }
     Matcher strike = STRIKE.matcher(line);
     return strike.matches()
         ? new Understanding.Unfinished(
-            "Strikes line " + strike.group(1) + ": say why behind it, then Enter.")
+            "Strikes line "
+                + strike.group(1)
+                + ": say why behind it, then "
+                + Keys.OPEN.label()
+                + ".")
         : withStock(BenchGuard.guard(benchLine.understand(line, context()), board, telling));
   }
 
@@ -133,7 +142,7 @@ public final class CaseDesk {
         case Stock.Taken.Done _ ->
             new Understanding.Understood(fitted, sentence + " One of it leaves the stock.");
         case Stock.Taken.Refused(String why) ->
-            new Understanding.Asked(fitted, why + " Enter keeps it all the same.");
+            new Understanding.Asked(fitted, why + " " + Keys.OPEN.on("keeps it all the same."));
       };
     }
     return understanding;
@@ -435,7 +444,10 @@ public final class CaseDesk {
         advisor.orElseGet(
             () ->
                 new Advisor(
-                    board, workshop.history(board), Advisor.MOST_IN_A_HYPOTHESIS, workshop.shop()));
+                    board,
+                    workshop.history(board),
+                    Advisor.MOST_IN_A_HYPOTHESIS,
+                    workshop.settings().shop()));
     advisor = Optional.of(mind);
     boolean opening = before.isEmpty();
     Advisor.Advice advice =

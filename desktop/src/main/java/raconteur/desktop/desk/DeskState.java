@@ -4,14 +4,14 @@ import java.util.List;
 import java.util.Optional;
 import raconteur.core.board.Board;
 import raconteur.core.finding.Understanding;
-import raconteur.core.inspect.Verdicts;
+import raconteur.core.judge.PowerSafety;
+import raconteur.core.judge.Verdict;
+import raconteur.core.judge.Verdicts;
 import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
-import raconteur.core.power.PowerSafety;
 import raconteur.core.story.CaseHeader;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
 
 /**
  * Everything the views of one case show.

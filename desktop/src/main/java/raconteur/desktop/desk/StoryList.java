@@ -13,12 +13,13 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.text.Text;
 import raconteur.core.finding.Statement;
 import raconteur.core.story.Told;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** The story, line by line, newest at the end; struck lines stay to be read. */
 public final class StoryList extends ListView<Told> {
@@ -41,12 +42,11 @@ public final class StoryList extends ListView<Told> {
     setPlaceholder(
         Texts.label(
             "The story begins with the first line: type what you see, for example screen blank.",
-            "faint"));
+            Style.FAINT));
     setOnKeyPressed(
         e -> {
           Told told = getSelectionModel().getSelectedItem();
-          if (told != null
-              && (e.getCode() == KeyCode.DELETE || e.getCode() == KeyCode.BACK_SPACE)) {
+          if (told != null && Keys.STRIKE.is(e)) {
             onStrike.accept(told.entry().number());
             e.consume();
           }
@@ -89,8 +89,8 @@ public final class StoryList extends ListView<Told> {
 
     private HBox content(Told told) {
       Label number =
-          Texts.line(String.format(Locale.ROOT, "%3d", told.entry().number()), "story-number");
-      Label time = Texts.line(TIME.format(told.entry().at()), "story-number");
+          Texts.line(String.format(Locale.ROOT, "%3d", told.entry().number()), Style.STORY_NUMBER);
+      Label time = Texts.line(TIME.format(told.entry().at()), Style.STORY_NUMBER);
       time.setMinWidth(96);
       HBox row = compact ? new HBox(10, number) : new HBox(10, number, time);
       row.setAlignment(Pos.CENTER_LEFT);
@@ -98,24 +98,25 @@ public final class StoryList extends ListView<Told> {
       switch (told.meaning()) {
         case Told.Struck struck -> {
           Text text = new Text(line);
-          text.getStyleClass().addAll("story-struck");
+          Style.STORY_STRUCK.on(text);
           text.setStyle("-fx-font-family: \"B612 Mono Regular\"; -fx-fill: -faint;");
-          row.getChildren().addAll(text, Texts.line("struck: " + struck.why(), "faint"));
+          row.getChildren().addAll(text, Texts.line("struck: " + struck.why(), Style.FAINT));
         }
         case Told.Unread unread ->
             row.getChildren()
                 .addAll(
-                    Texts.line(line, "story-line", "story-unread"),
-                    Texts.line("not understood on this board: " + unread.why(), "story-unread"));
+                    Texts.line(line, Style.STORY_UNREAD),
+                    Texts.line(
+                        "not understood on this board: " + unread.why(), Style.STORY_UNREAD));
         case Told.Counts counts when counts.statement() instanceof Statement.Mended ->
             row.getChildren()
                 .addAll(
-                    Texts.line(line, "story-line", "story-mend"),
-                    Texts.line(compact ? "" : "— a new epoch —", "story-mend"));
+                    Texts.line(line, Style.STORY_MEND),
+                    Texts.line(compact ? "" : "— a new epoch —", Style.STORY_MEND));
         case Told.Counts _ -> {
-          row.getChildren().add(Texts.line(line, "story-line"));
+          row.getChildren().add(Texts.line(line));
           if (doubtful.contains(told.entry().number())) {
-            row.getChildren().add(Texts.line("? take again", "story-doubt"));
+            row.getChildren().add(Texts.line("? take again", Style.STORY_DOUBT));
           }
         }
       }

@@ -27,7 +27,7 @@ import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.TestVectors;
 import raconteur.core.fault.Priors;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /** What the device editor does, without the toolkit. */
 public final class DevicesPresenter {

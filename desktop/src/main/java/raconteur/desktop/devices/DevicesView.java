@@ -14,7 +14,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
@@ -26,7 +25,9 @@ import javafx.util.Duration;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Device;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** The library, one device drawn, and the text it is described by. */
 public final class DevicesView extends VBox {
@@ -34,8 +35,8 @@ public final class DevicesView extends VBox {
   private final TextField filter = new TextField();
   private final ListView<Device> list = new ListView<>();
   private final PinOutDrawing drawing = new PinOutDrawing();
-  private final Label facts = Texts.label("", "faint");
-  private final Label rows = Texts.label("", "faint");
+  private final Label facts = Texts.label("", Style.FAINT);
+  private final Label rows = Texts.label("", Style.FAINT);
   private final TextField name = new TextField();
   private final TextField title = new TextField();
   private final ChoiceBox<String> deviceClass = new ChoiceBox<>();
@@ -45,9 +46,10 @@ public final class DevicesView extends VBox {
   private final TextField supplies = new TextField();
   private final TextField milliamps = new TextField();
   private final TextField notes = new TextField();
-  private final Label notice = Texts.label("", "notice");
-  private final Label status = Texts.label("", "heading");
-  private final Button back = Texts.button("Back to my text", this::backToDraft, "plain-button");
+  private final Label notice = Texts.label("", Style.NOTICE);
+  private final Label status = Texts.label("", Style.HEADING);
+  private final Button back =
+      Texts.button("Back to my text", this::backToDraft, Style.PLAIN_BUTTON);
   private Optional<DevicesPresenter.Typed> filled = Optional.empty();
   private Optional<DevicesPresenter.Typed> draft = Optional.empty();
   private final PauseTransition pause = new PauseTransition(Duration.millis(180));
@@ -57,7 +59,7 @@ public final class DevicesView extends VBox {
    */
   public DevicesView(DevicesPresenter presenter, Runnable onBoards) {
     this.presenter = presenter;
-    getStyleClass().add("view");
+    Style.VIEW.on(this);
     filter.setPromptText("find: 257, selector, eprom");
     filter.setId("device-filter");
     filter.textProperty().addListener((o, before, now) -> search());
@@ -80,15 +82,15 @@ public final class DevicesView extends VBox {
     VBox left =
         new VBox(
             8,
-            Texts.line("Devices", "title"),
+            Texts.line("Devices", Style.TITLE),
             filter,
             list,
-            Texts.button("New device", this::begin, "main-button"),
-            Texts.button("Boards (Ctrl+5)", onBoards, "plain-button"));
+            Texts.button("New device", this::begin, Style.MAIN_BUTTON),
+            Texts.button(Keys.BOARDS.on("boards"), onBoards, Style.PLAIN_BUTTON));
     left.setMinWidth(236);
     left.setPrefWidth(236);
     StackPane sheet = new StackPane(drawing);
-    sheet.getStyleClass().add("sheet");
+    Style.SHEET.on(sheet);
     VBox.setVgrow(sheet, Priority.ALWAYS);
     VBox middle = new VBox(8, status, sheet, facts, rows);
     HBox.setHgrow(middle, Priority.ALWAYS);
@@ -108,15 +110,15 @@ public final class DevicesView extends VBox {
     notice.setVisible(false);
     notice.managedProperty().bind(notice.visibleProperty());
     for (TextArea area : List.of(pins, function)) {
-      area.getStyleClass().add("figures");
+      Style.DEVICE_TEXT.on(area);
       area.addEventFilter(
           KeyEvent.KEY_PRESSED,
           e -> {
-            if (e.getCode() == KeyCode.TAB && e.isControlDown()) {
-              return;
-            }
-            if (e.getCode() == KeyCode.TAB) {
-              (e.isShiftDown() ? outline : area.equals(pins) ? function : supplies).requestFocus();
+            if (Keys.FIELD_BEFORE.is(e)) {
+              outline.requestFocus();
+              e.consume();
+            } else if (Keys.NEXT_FIELD.is(e)) {
+              (area.equals(pins) ? function : supplies).requestFocus();
               e.consume();
             }
           });
@@ -133,25 +135,25 @@ public final class DevicesView extends VBox {
     List<String> names =
         List.of("Name", "Title", "Class", "Package", "Supplies", "Typical mA", "Note");
     for (int i = 0; i < fields.size(); i++) {
-      Label label = Texts.line(names.get(i), "faint");
+      Label label = Texts.line(names.get(i), Style.FAINT);
       label.setLabelFor(fields.get(i));
       grid.addRow(i, label, fields.get(i));
       GridPane.setHgrow(fields.get(i), Priority.ALWAYS);
     }
-    var keep = Texts.button("Keep as mine", this::keep, "main-button");
+    var keep = Texts.button("Keep as mine", this::keep, Style.MAIN_BUTTON);
     keep.setId("device-keep");
     FlowPane buttons =
         new FlowPane(
-            8, 6, keep, Texts.button("Take mine away", this::forget, "plain-button"), back);
+            8, 6, keep, Texts.button("Take mine away", this::forget, Style.PLAIN_BUTTON), back);
     back.setVisible(false);
     back.managedProperty().bind(back.visibleProperty());
     VBox.setVgrow(pins, Priority.ALWAYS);
     VBox.setVgrow(function, Priority.ALWAYS);
     pins.setPrefRowCount(9);
     function.setPrefRowCount(6);
-    Label pinsName = Texts.line("Pins: number, name, kind, one a line", "faint");
+    Label pinsName = Texts.line("Pins: number, name, kind, one a line", Style.FAINT);
     pinsName.setLabelFor(pins);
-    Label functionName = Texts.line("Function: one statement a line", "faint");
+    Label functionName = Texts.line("Function: one statement a line", Style.FAINT);
     functionName.setLabelFor(function);
     VBox form = new VBox(6, grid, pinsName, pins, functionName, function, notice, buttons);
     form.setPrefWidth(400);
@@ -338,8 +340,8 @@ public final class DevicesView extends VBox {
         setAccessibleText("");
         return;
       }
-      Label shown = Texts.line(device.name(), "figures");
-      Label what = Texts.label(device.title(), "faint");
+      Label shown = Texts.line(device.name());
+      Label what = Texts.label(device.title(), Style.FAINT);
       what.maxWidthProperty().bind(getListView().widthProperty().subtract(44));
       what.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
       setPrefWidth(0);

@@ -85,7 +85,7 @@ final class PinOutDrawing extends Drawing {
       double y,
       int outwards,
       double size) {
-    g.setFont(Theme.figures(size));
+    g.setFont(Theme.text(size));
     g.setFill(inks.faint());
     g.setTextAlign(outwards < 0 ? TextAlignment.LEFT : TextAlignment.RIGHT);
     g.fillText(pin.number(), edge - outwards * 6, y);
@@ -94,7 +94,7 @@ final class PinOutDrawing extends Drawing {
     double leg = edge + outwards * 26;
     g.strokeLine(edge, y, leg, y);
     symbol(g, inks, pin.kind(), edge + outwards * 14, y, outwards, Math.min(5, size * 0.45));
-    g.setFont(Theme.figures(size));
+    g.setFont(Theme.text(size));
     g.setFill(inks.ink());
     g.setTextAlign(outwards < 0 ? TextAlignment.RIGHT : TextAlignment.LEFT);
     g.fillText(pin.name(), leg + outwards * 5, y);

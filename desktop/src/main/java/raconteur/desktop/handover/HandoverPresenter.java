@@ -11,8 +11,8 @@ import raconteur.core.plan.Advisor;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Telling;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.workshop.Workshop;
 
 /**
  * Gathers the facts of the case on the desk, away from the window because the reasons of every mend

@@ -5,10 +5,10 @@ import raconteur.casebook.files.FileKind;
 import raconteur.casebook.report.HandoverJson;
 import raconteur.core.handover.OwnerSheet;
 import raconteur.core.handover.TechnicalSheet;
-import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.StageView;
+import raconteur.desktop.workshop.FilePicker;
 
 /** Hand over, for the case on the desk. */
 public final class HandoverStage {

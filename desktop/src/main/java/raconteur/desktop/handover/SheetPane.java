@@ -28,6 +28,7 @@ import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.theme.Style;
 
 /** A sheet as it will be printed. */
 final class SheetPane extends StagePane {
@@ -49,16 +50,16 @@ final class SheetPane extends StagePane {
     super(name);
     this.presenter = presenter;
     this.made = made;
-    page.getStyleClass().add("paper-page");
+    Style.PAPER_PAGE.on(page);
     scroll.setFitToWidth(true);
-    scroll.getStyleClass().add("sheet");
+    Style.SHEET.on(scroll);
     VBox.setVgrow(scroll, Priority.ALWAYS);
     HBox bar =
         new HBox(
             8,
-            Texts.button("PDF …", () -> pdf(pdf), "main-button"),
-            Texts.button("HTML …", () -> html(html), "plain-button"),
-            Texts.button("Print", this::print, "plain-button"));
+            Texts.button("PDF …", () -> pdf(pdf), Style.MAIN_BUTTON),
+            Texts.button("HTML …", () -> html(html), Style.PLAIN_BUTTON),
+            Texts.button("Print", this::print, Style.PLAIN_BUTTON));
     bar.setAlignment(Pos.CENTER_LEFT);
     node.getChildren().addAll(scroll, bar);
   }
@@ -101,16 +102,17 @@ final class SheetPane extends StagePane {
   @Override
   public void show(DeskState state) {
     if (page.getChildren().isEmpty()) {
-      page.getChildren().setAll(Texts.label("Gathering the facts of the case …", "faint"));
+      page.getChildren().setAll(Texts.label("Gathering the facts of the case …", Style.FAINT));
     }
     presenter.gather(facts -> draw(made.apply(facts)));
   }
 
   private void draw(Sheet sheet) {
     page.getChildren()
-        .setAll(Texts.label(sheet.title(), "title"), Texts.label(sheet.subtitle(), "faint"));
+        .setAll(
+            Texts.label(sheet.title(), Style.TITLE), Texts.label(sheet.subtitle(), Style.FAINT));
     for (Sheet.Section section : sheet.sections()) {
-      page.getChildren().add(Texts.label(section.heading(), "heading", "paper-heading"));
+      page.getChildren().add(Texts.label(section.heading(), Style.HEADING, Style.PAPER_HEADING));
       section.blocks().forEach(b -> page.getChildren().add(block(b)));
     }
   }
@@ -121,7 +123,7 @@ final class SheetPane extends StagePane {
       case Sheet.Points(List<String> points) -> {
         VBox list = new VBox(2);
         for (String point : points) {
-          HBox row = new HBox(8, Texts.line("–", "faint"), Texts.label(point));
+          HBox row = new HBox(8, Texts.line("–", Style.FAINT), Texts.label(point));
           list.getChildren().add(row);
         }
         yield list;
@@ -139,7 +141,7 @@ final class SheetPane extends StagePane {
       grid.getColumnConstraints().add(column);
     }
     for (int c = 0; c < table.columns().size(); c++) {
-      grid.add(Texts.label(table.columns().get(c), "faint"), c, 0);
+      grid.add(Texts.label(table.columns().get(c), Style.FAINT), c, 0);
     }
     for (int r = 0; r < table.rows().size(); r++) {
       for (int c = 0; c < table.columns().size(); c++) {
@@ -165,7 +167,7 @@ final class SheetPane extends StagePane {
                 view.setPreserveRatio(true);
                 String words = one.moment().word() + " " + one.caption();
                 view.setAccessibleText(words);
-                flow.getChildren().add(new VBox(2, view, Texts.label(words, "faint")));
+                flow.getChildren().add(new VBox(2, view, Texts.label(words, Style.FAINT)));
               });
     }
     return flow;

@@ -17,6 +17,7 @@ import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
 import raconteur.desktop.stage.Tone;
+import raconteur.desktop.theme.Style;
 
 /** What is still to be said before the board goes home, and the door it leaves by. */
 final class ToSayPane extends TablePane {
@@ -35,9 +36,11 @@ final class ToSayPane extends TablePane {
     below(
         new HBox(
             8,
-            Texts.button("Gone home", this::goHome, "main-button"),
-            Texts.button("Facts as JSON …", () -> write(json, HandoverJson::write), "plain-button"),
-            Texts.button("Mends as CSV …", () -> write(csv, HandoverJson::csv), "plain-button")));
+            Texts.button("Gone home", this::goHome, Style.MAIN_BUTTON),
+            Texts.button(
+                "Facts as JSON …", () -> write(json, HandoverJson::write), Style.PLAIN_BUTTON),
+            Texts.button(
+                "Mends as CSV …", () -> write(csv, HandoverJson::csv), Style.PLAIN_BUTTON)));
   }
 
   private void write(FileExport export, java.util.function.Function<Handover, String> text) {

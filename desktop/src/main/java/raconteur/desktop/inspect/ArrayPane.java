@@ -19,14 +19,15 @@ import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.theme.Style;
 
 /** An array of sockets, proven with the fewest touches, one at a time. */
 final class ArrayPane extends StagePane {
   private final CaseDesk desk;
   private final ChoiceBox<List<String>> array = new ChoiceBox<>();
   private final ChoiceBox<ArrayPlan.School> school = new ChoiceBox<>();
-  private final Label touch = Texts.label("", "step-title");
-  private final Label summary = Texts.label("", "faint");
+  private final Label touch = Texts.label("", Style.STEP_TITLE);
+  private final Label summary = Texts.label("", Style.FAINT);
   private final VBox faults = new VBox(3);
   private final ArrayDrawing drawing = new ArrayDrawing();
   private final VBox node = new VBox(8);
@@ -50,7 +51,7 @@ final class ArrayPane extends StagePane {
     HBox choices = new HBox(8, array, school);
     choices.setAlignment(Pos.CENTER_LEFT);
     StackPane sheet = new StackPane(drawing);
-    sheet.getStyleClass().add("sheet");
+    Style.SHEET.on(sheet);
     sheet.setMinHeight(160);
     VBox.setVgrow(sheet, Priority.ALWAYS);
     node.getChildren().addAll(choices, touch, summary, sheet, faults);
@@ -105,7 +106,7 @@ final class ArrayPane extends StagePane {
                     + String.join(", ", plan.get().leftOut())
                     + " differ and are left out."));
     for (String fault : shown.faults()) {
-      faults.getChildren().add(Texts.label("✗ " + fault, "tone-bad"));
+      faults.getChildren().add(Texts.label("✗ " + fault, Style.TONE_BAD));
     }
     drawing.show(shown, state.telling());
   }

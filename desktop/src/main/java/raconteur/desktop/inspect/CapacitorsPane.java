@@ -11,11 +11,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import raconteur.casebook.report.RecapCsv;
 import raconteur.core.board.Part;
-import raconteur.core.capacitor.CapacitorJudge;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.capacitor.RecapKit;
-import raconteur.core.capacitor.Substitute;
-import raconteur.core.verdict.Verdict;
+import raconteur.core.judge.CapacitorFit;
+import raconteur.core.judge.Verdict;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
@@ -25,12 +24,13 @@ import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
 import raconteur.desktop.stage.Tone;
+import raconteur.desktop.theme.Style;
 
 /** The capacitors of the board: measured, compared with a substitute, counted into a kit. */
 final class CapacitorsPane extends TablePane {
   private final CaseDesk desk;
   private final TextField offered = new TextField();
-  private final Label fits = Texts.label("", "faint");
+  private final Label fits = Texts.label("", Style.FAINT);
 
   CapacitorsPane(CaseDesk desk, FileExport kit) {
     super(
@@ -65,7 +65,7 @@ final class CapacitorsPane extends TablePane {
                             out.write(
                                 RecapCsv.write(RecapKit.of(desk.state().board()))
                                     .getBytes(StandardCharsets.UTF_8))),
-                "plain-button"));
+                Style.PLAIN_BUTTON));
     bar.setAlignment(Pos.CENTER_LEFT);
     below(bar, fits);
   }
@@ -74,7 +74,7 @@ final class CapacitorsPane extends TablePane {
     String place = chosen();
     Optional<Part> part = desk.state().board().part(place);
     Optional<CapacitorSpec> original = part.flatMap(p -> CapacitorSpec.parse(p.value()));
-    fits.getStyleClass().removeIf(s -> s.startsWith("tone-"));
+    Tone.none(fits);
     if (offered.getText().isBlank()) {
       fits.setText("Type a capacitor at hand: value, voltage, diameter x height, pitch, degrees.");
     } else if (original.isEmpty()) {
@@ -85,10 +85,12 @@ final class CapacitorsPane extends TablePane {
         fits.setText("Begin with its value, for example 470 uF 25 V.");
       } else {
         Verdict verdict =
-            Substitute.check(
-                original.get(), other.get(), part.map(CapacitorJudge::isElectrolytic).orElse(true));
+            CapacitorFit.check(
+                original.get(),
+                other.get(),
+                part.map(p -> p.device().isElectrolytic()).orElse(true));
         fits.setText(place + ": " + verdict.sentence());
-        fits.getStyleClass().add(Tone.of(verdict.level()).style());
+        Tone.of(verdict.level()).on(fits);
       }
     }
   }

@@ -14,7 +14,6 @@ import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
-import raconteur.core.capacitor.CapacitorJudge;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.capacitor.EsrGuide;
 import raconteur.core.continuity.ArrayPlan;
@@ -27,14 +26,16 @@ import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Quantities;
+import raconteur.core.finding.TestKind;
 import raconteur.core.inspect.Checklist;
+import raconteur.core.judge.CapacitorJudge;
+import raconteur.core.judge.MendedRails;
+import raconteur.core.judge.PullLedger;
+import raconteur.core.judge.RailResistance;
+import raconteur.core.judge.Verdict;
 import raconteur.core.plan.Costs;
-import raconteur.core.power.MendedRails;
-import raconteur.core.power.PullLedger;
-import raconteur.core.power.RailResistance;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Dot;
 import raconteur.desktop.stage.SheetRow;
@@ -166,10 +167,10 @@ final class InspectSheets {
     Map<String, Finding.CapacitorReading> last = new HashMap<>();
     telling.said(Finding.CapacitorReading.class).forEach(r -> last.put(r.part(), r));
     List<Part> listed = new ArrayList<>();
-    board.parts().stream().filter(CapacitorJudge::isElectrolytic).forEach(listed::add);
+    board.parts().stream().filter(p -> p.device().isElectrolytic()).forEach(listed::add);
     board.parts().stream()
-        .filter(p -> p.device().deviceClass().contains("capacitor"))
-        .filter(p -> !CapacitorJudge.isElectrolytic(p))
+        .filter(p -> p.device().isCapacitor())
+        .filter(p -> !p.device().isElectrolytic())
         .forEach(listed::add);
     return listed.stream()
         .map(part -> capacitor(part, Optional.ofNullable(last.get(part.designator()))))
@@ -182,7 +183,7 @@ final class InspectSheets {
     String guide =
         judge
             .spec()
-            .filter(s -> CapacitorJudge.isElectrolytic(part) && s.volts().isPresent())
+            .filter(s -> part.device().isElectrolytic() && s.volts().isPresent())
             .map(CapacitorSpec::farads)
             .map(
                 farads ->
@@ -258,7 +259,7 @@ final class InspectSheets {
             part -> suspicion.getOrDefault(part.designator(), LITTLE),
             part -> costs.takeOut(part) + costs.riskOfTakingOut(board, part),
             costs::putIn),
-        costs.test("continuity"));
+        TestKind.of("continuity").minutes());
   }
 
   private static final double LITTLE = 0.01;

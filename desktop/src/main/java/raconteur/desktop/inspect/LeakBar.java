@@ -6,7 +6,7 @@ import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.TextAlignment;
 import raconteur.core.finding.Quantities;
-import raconteur.core.power.PullLedger;
+import raconteur.core.judge.PullLedger;
 import raconteur.desktop.control.Drawing;
 import raconteur.desktop.theme.Theme;
 

@@ -6,7 +6,7 @@ import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 import raconteur.core.board.Rail;
-import raconteur.core.power.PullLedger;
+import raconteur.core.judge.PullLedger;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;

@@ -21,6 +21,7 @@ import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
+import raconteur.desktop.theme.Style;
 
 /** The jobs in the order they are done. */
 final class JobsPane extends TablePane {
@@ -65,13 +66,13 @@ final class JobsPane extends TablePane {
     map.turnOver();
     map.setFocusTraversable(false);
     StackPane board = new StackPane(map);
-    board.getStyleClass().add("sheet");
+    Style.SHEET.on(board);
     board.setMinSize(0, 0);
     VBox.setVgrow(board, Priority.ALWAYS);
     VBox.setVgrow(table(), Priority.NEVER);
     boolean placed = desk.state().board().parts().stream().anyMatch(p -> p.place().known());
     if (placed) {
-      below(Texts.line("Underside, as turned over: the place is marked", "faint"), board);
+      below(Texts.line("Underside, as turned over: the place is marked", Style.FAINT), board);
     }
     table()
         .getSelectionModel()

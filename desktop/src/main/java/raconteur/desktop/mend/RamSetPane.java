@@ -5,12 +5,14 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import raconteur.core.stock.RamSet;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
+import raconteur.desktop.theme.Style;
 
 /** A set of memories from the stock, bank by bank. */
 final class RamSetPane extends TablePane {
@@ -40,7 +42,7 @@ final class RamSetPane extends TablePane {
             8,
             Texts.line("The board needs at most"),
             needed,
-            Texts.line("ns, Enter.", "faint"),
+            Texts.line("ns, " + Keys.OPEN.label() + ".", Style.FAINT),
             oneSpeed);
     bar.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     above(bar);

@@ -27,6 +27,7 @@ import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.theme.Style;
 
 /** Whether a part serves in a place, and the adapter where only its pins are in the way. */
 final class SubstitutePane extends StagePane {
@@ -36,7 +37,7 @@ final class SubstitutePane extends StagePane {
   private final TextField grade = field("mark", 4, "Speed mark of the offered part");
   private final TextField needed = field("ns", 4, "Access time the place needs, in nanoseconds");
   private final ChoiceBox<AdapterPlan.Enabling> enabling = new ChoiceBox<>();
-  private final Label verdict = Texts.label("", "heading");
+  private final Label verdict = Texts.label("", Style.HEADING);
   private final Label notes = Texts.label("");
   private final SheetTable reasons =
       new SheetTable(
@@ -93,7 +94,7 @@ final class SubstitutePane extends StagePane {
             grade,
             Texts.line("needed"),
             needed,
-            Texts.button("check", this::check, "plain-button"),
+            Texts.button("check", this::check, Style.PLAIN_BUTTON),
             enabling);
     bar.setAlignment(Pos.CENTER_LEFT);
     VBox.setVgrow(reasons, Priority.ALWAYS);

@@ -13,6 +13,7 @@ import raconteur.desktop.stage.FileExport;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
+import raconteur.desktop.theme.Style;
 
 /** The wires that make cut tracks whole, as they lie on the underside. */
 final class WiresPane extends TablePane {
@@ -34,7 +35,8 @@ final class WiresPane extends TablePane {
             Column.figures("Underside, mm", 190)));
     this.desk = desk;
     below(
-        new HBox(8, Texts.button("Underside 1 : 1 as PDF …", () -> print(export), "plain-button")));
+        new HBox(
+            8, Texts.button("Underside 1 : 1 as PDF …", () -> print(export), Style.PLAIN_BUTTON)));
   }
 
   private void print(FileExport export) {

@@ -74,13 +74,13 @@ final class CountsChart extends Region {
       g.fillOval(at(share) - 6, y - 6, 12, 12);
       g.setTextAlign(TextAlignment.LEFT);
       g.setFill(inks.ink());
-      g.setFont(Font.font(Theme.FIGURES, 12));
+      g.setFont(Theme.text(12));
       g.fillText(row.affected() + " of " + shown.boards(), getWidth() - RIGHT + 16, y);
     }
   }
 
   private void axis(GraphicsContext g, Theme.Inks inks) {
-    g.setFont(Font.font(Theme.FIGURES, 11));
+    g.setFont(Theme.text(11));
     g.setTextAlign(TextAlignment.CENTER);
     for (int percent = 0; percent <= 100; percent += 20) {
       double x = at(percent / 100.0);

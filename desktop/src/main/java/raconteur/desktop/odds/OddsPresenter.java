@@ -20,11 +20,10 @@ import raconteur.core.odds.ClopperPearson;
 import raconteur.core.odds.CountedCase;
 import raconteur.core.odds.CountsFile;
 import raconteur.core.odds.Tally;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /** What the closed cases have counted, per revision. Without the toolkit. */
 public final class OddsPresenter {
-  private static final String SHOP_NAME = "name of this shop";
   private static final FileKind COUNTS = FileKind.json("counts", "raconteur-counts/");
 
   private final Workshop workshop;
@@ -53,7 +52,7 @@ public final class OddsPresenter {
 
   /** The name this shop goes by where counts are shared. */
   String shopName() {
-    return workshop.casebook().setting(SHOP_NAME).orElse("");
+    return workshop.settings().shopName();
   }
 
   /** Writes the closed cases of all revisions for another shop; one sentence on how it went. */
@@ -61,7 +60,10 @@ public final class OddsPresenter {
     if (shop.isBlank()) {
       return "Say first under which name your counts go out.";
     }
-    workshop.casebook().keepSetting(SHOP_NAME, shop.strip());
+    String refusal = workshop.settings().keepShopName(shop.strip());
+    if (!refusal.isEmpty()) {
+      return refusal;
+    }
     List<CountedCase> own =
         boards().stream()
             .flatMap(b -> workshop.counted(b).stream())

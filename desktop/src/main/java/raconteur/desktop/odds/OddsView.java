@@ -12,7 +12,6 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputDialog;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,10 +23,12 @@ import raconteur.core.odds.RecurringSets;
 import raconteur.core.odds.SymptomCauses;
 import raconteur.core.odds.Tally;
 import raconteur.core.odds.Trend;
-import raconteur.desktop.app.FilePicker;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 import raconteur.desktop.theme.Theme;
+import raconteur.desktop.workshop.FilePicker;
 
 /** What failed per revision: by position, by symptom, what fails together, and over time. */
 public final class OddsView extends VBox {
@@ -35,7 +36,7 @@ public final class OddsView extends VBox {
   private final FilePicker files;
   private final ChoiceBox<Board> revision = new ChoiceBox<>();
   private final Label summary = Texts.label("");
-  private final Label notice = Texts.label("", "faint");
+  private final Label notice = Texts.label("", Style.FAINT);
   private final PositionsPane positions;
   private final SymptomsPane symptoms = new SymptomsPane();
   private final RowTable<RecurringSets.Recurring> together =
@@ -56,7 +57,7 @@ public final class OddsView extends VBox {
     this.presenter = presenter;
     this.files = files;
     this.positions = new PositionsPane(onCase);
-    getStyleClass().add("view");
+    Style.VIEW.on(this);
     revision.setConverter(Texts.shown(b -> b.identity().shortName()));
     revision.setAccessibleText("Revision");
     revision
@@ -66,34 +67,34 @@ public final class OddsView extends VBox {
     columns();
     ScrollPane scroll = new ScrollPane(symptoms);
     scroll.setFitToWidth(true);
-    scroll.getStyleClass().add("sheet");
+    Style.SHEET.on(scroll);
     panes = List.of(positions, scroll, together, quarters);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(6, Texts.line("Odds", "title"), revision);
+    HBox head = new HBox(6, Texts.line("Odds", Style.TITLE), revision);
     List<String> names = List.of("Positions", "Symptoms", "Together", "By quarter");
     for (int i = 0; i < names.size(); i++) {
       int index = i;
       ToggleButton tab = new ToggleButton(names.get(i));
       tab.setToggleGroup(tabs);
-      tab.getStyleClass().add("pane-tab");
+      Style.PANE_TAB.on(tab);
       tab.setOnAction(e -> choose(index));
       head.getChildren().add(tab);
     }
     head.getChildren()
         .addAll(
-            Texts.line("F7 next", "faint"),
+            Texts.line(Keys.NEXT_PANE.on("next"), Style.FAINT),
             gap,
-            Texts.button("Export as CSV …", this::export, "plain-button"),
-            Texts.button("Give counts …", this::give, "plain-button"),
-            Texts.button("Take counts in …", this::take, "plain-button"));
+            Texts.button("Export as CSV …", this::export, Style.PLAIN_BUTTON),
+            Texts.button("Give counts …", this::give, Style.PLAIN_BUTTON),
+            Texts.button("Take counts in …", this::take, Style.PLAIN_BUTTON));
     head.setAlignment(Pos.CENTER_LEFT);
     VBox.setVgrow(sheet, Priority.ALWAYS);
     notice.managedProperty().bind(notice.textProperty().isNotEmpty());
     getChildren().addAll(head, summary, notice, sheet);
     setOnKeyPressed(
         e -> {
-          if (e.getCode() == KeyCode.F7) {
+          if (Keys.NEXT_PANE.is(e)) {
             choose((tabs.getToggles().indexOf(tabs.getSelectedToggle()) + 1) % panes.size());
           }
         });

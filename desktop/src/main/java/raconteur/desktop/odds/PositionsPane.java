@@ -10,7 +10,9 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import raconteur.core.odds.Tally;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
+import raconteur.desktop.theme.Style;
 
 /** What failed at each position, as a picture and as the table behind it. */
 final class PositionsPane extends VBox {
@@ -36,7 +38,8 @@ final class PositionsPane extends VBox {
         });
     ScrollPane scroll = new ScrollPane(chart);
     scroll.setFitToWidth(true);
-    scroll.getStyleClass().addAll("sheet", "reasons-pane");
+    Style.SHEET.on(scroll);
+    Style.REASONS_PANE.on(scroll);
     scroll.setMinHeight(180);
     scroll.setFocusTraversable(false);
     VBox.setVgrow(scroll, Priority.SOMETIMES);
@@ -64,7 +67,7 @@ final class PositionsPane extends VBox {
     table.column("Held", 70, row -> row.held() + " of " + row.affected());
     table.column("Found to be", 220, row -> faults(row));
     table.column(
-        "Cases (Enter opens the latest)",
+        "Cases · " + Keys.OPEN.on("opens the latest"),
         240,
         row ->
             row.caseNumbers().stream().map(String::valueOf).collect(Collectors.joining(", "))

@@ -83,7 +83,7 @@ final class SymptomsPane extends Drawing {
     g.strokeLine(NAME + reach.low() * width, y, NAME + reach.high() * width, y);
     g.setTextAlign(TextAlignment.LEFT);
     g.setFill(inks.ink());
-    g.setFont(Font.font(Theme.FIGURES, 12));
+    g.setFont(Theme.text(12));
     g.fillText(
         String.format(
             Locale.ROOT,

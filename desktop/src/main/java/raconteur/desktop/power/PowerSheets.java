@@ -17,10 +17,11 @@ import raconteur.core.device.Signal;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Quantities;
-import raconteur.core.inspect.Verdicts;
-import raconteur.core.power.Clocks;
-import raconteur.core.power.CurrentBudget;
-import raconteur.core.power.MendedRails;
+import raconteur.core.judge.Clocks;
+import raconteur.core.judge.CurrentBudget;
+import raconteur.core.judge.MendedRails;
+import raconteur.core.judge.Verdict;
+import raconteur.core.judge.Verdicts;
 import raconteur.core.power.PowerUpOrder;
 import raconteur.core.power.RegulatorHeat;
 import raconteur.core.story.Moment;
@@ -28,7 +29,6 @@ import raconteur.core.story.Telling;
 import raconteur.core.supply.DummyLoad;
 import raconteur.core.supply.Interval;
 import raconteur.core.supply.LinearRegulator;
-import raconteur.core.verdict.Verdict;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.Dot;
@@ -247,7 +247,7 @@ final class PowerSheets {
     List<SheetRow> rows = new ArrayList<>();
     Map<PinRef, Boolean> pins = new LinkedHashMap<>();
     clockPins(board).forEach(p -> pins.put(p, false));
-    resetPin(board).ifPresent(p -> pins.put(p, true));
+    Clocks.resetPin(board).ifPresent(p -> pins.put(p, true));
     last.keySet().forEach(p -> pins.putIfAbsent(p, last.get(p) instanceof Finding.ResetPulse));
     pins.forEach(
         (pin, reset) -> {
@@ -294,25 +294,12 @@ final class PowerSheets {
         .isPresent();
   }
 
-  private static Optional<PinRef> resetPin(Board board) {
-    return board.nets().stream()
-        .filter(n -> n.name().matches("(?i)[/~_]?(RES|RESET|RST)[/_NB]*"))
-        .flatMap(n -> n.path().stream())
-        .filter(
-            p ->
-                board
-                    .part(p.part())
-                    .filter(x -> x.device().deviceClass().equals("cpu"))
-                    .isPresent())
-        .findFirst();
-  }
-
   /** The kinds of device of which there are at least three. */
   static List<String> twins(Board board) {
     Map<String, Integer> counts = new LinkedHashMap<>();
     board.parts().stream()
         .filter(p -> p.fitted() && p.device().pins().size() > 3)
-        .filter(p -> !p.device().deviceClass().equals("connector"))
+        .filter(p -> !p.device().isContact())
         .forEach(p -> counts.merge(p.device().name(), 1, Integer::sum));
     return counts.entrySet().stream()
         .filter(e -> e.getValue() > 2)

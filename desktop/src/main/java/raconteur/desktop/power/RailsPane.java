@@ -9,6 +9,7 @@ import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.SheetTable;
 import raconteur.desktop.stage.SheetTable.Column;
 import raconteur.desktop.stage.TablePane;
+import raconteur.desktop.theme.Style;
 
 /** The supply proven alone, then every rail on the board: volts, current, ripple. */
 final class RailsPane extends TablePane {
@@ -32,7 +33,8 @@ final class RailsPane extends TablePane {
             Column.words("Verdict", 62)));
     this.desk = desk;
     above(
-        gauges, Texts.label("▼ at the regulator   ○ at a far chip   ■ on the dummy load", "faint"));
+        gauges,
+        Texts.label("▼ at the regulator   ○ at a far chip   ■ on the dummy load", Style.FAINT));
   }
 
   @Override

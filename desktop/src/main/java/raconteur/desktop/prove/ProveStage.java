@@ -12,7 +12,7 @@ public final class ProveStage {
   public static StageView of(CaseDesk desk, boolean dim) {
     SoakCounter counter =
         new SoakCounter(
-            desk.workshop().casebook(), Clock.systemUTC(), desk.state().header().number());
+            desk.workshop().settings(), Clock.systemUTC(), desk.state().header().number());
     return new StageView("Prove", desk, List.of(new ProofsPane(), new SoakPane(counter)), dim);
   }
 }

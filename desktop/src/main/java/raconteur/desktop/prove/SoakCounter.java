@@ -5,7 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.Optional;
-import raconteur.casebook.store.Casebook;
+import raconteur.desktop.workshop.Settings;
 
 /**
  * Counts runs and time that are not in the story yet. Every count is kept in the casebook at once,
@@ -13,9 +13,9 @@ import raconteur.casebook.store.Casebook;
  * written down.
  */
 final class SoakCounter {
-  private final Casebook casebook;
+  private final Settings settings;
   private final Clock clock;
-  private final String setting;
+  private final int caseNumber;
 
   /**
    * What is counted.
@@ -52,14 +52,14 @@ final class SoakCounter {
     }
   }
 
-  SoakCounter(Casebook casebook, Clock clock, int caseNumber) {
-    this.casebook = casebook;
+  SoakCounter(Settings settings, Clock clock, int caseNumber) {
+    this.settings = settings;
     this.clock = clock;
-    this.setting = "soak of case " + caseNumber;
+    this.caseNumber = caseNumber;
   }
 
   Count count() {
-    return casebook.setting(setting).map(Count::read).orElse(Count.NONE);
+    return settings.soak(caseNumber).map(Count::read).orElse(Count.NONE);
   }
 
   Instant now() {
@@ -103,6 +103,6 @@ final class SoakCounter {
   }
 
   private void keep(Count count) {
-    casebook.keepSetting(setting, count.text());
+    settings.keepSoak(caseNumber, count.text());
   }
 }

@@ -20,17 +20,18 @@ import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.theme.Style;
 
 /** The long run: a counter with large figures, and how long is long enough. */
 final class SoakPane extends StagePane {
   private final SoakCounter counter;
-  private final Label runs = Texts.line("0", "soak-figure");
-  private final Label time = Texts.line("0:00:00", "soak-figure");
-  private final Label left = Texts.label("", "heading");
+  private final Label runs = Texts.line("0", Style.SOAK_FIGURE);
+  private final Label time = Texts.line("0:00:00", Style.SOAK_FIGURE);
+  private final Label left = Texts.label("", Style.HEADING);
   private final Label why = Texts.label("");
   private final ProgressBar progress = new ProgressBar(0);
-  private final Button run = Texts.button("Space  one clean run", this::count, "main-button");
-  private final Button clock = Texts.button("start the clock", this::clock, "plain-button");
+  private final Button run = Texts.button("Space  one clean run", this::count, Style.MAIN_BUTTON);
+  private final Button clock = Texts.button("start the clock", this::clock, Style.PLAIN_BUTTON);
   private final VBox node = new VBox(14);
   private Soak soak = new Soak(Optional.empty(), 0, 0, false);
 
@@ -48,8 +49,8 @@ final class SoakPane extends StagePane {
             8,
             run,
             clock,
-            Texts.button("write it down: clean", () -> write(true), "plain-button"),
-            Texts.button("the fault came", () -> write(false), "plain-button"));
+            Texts.button("write it down: clean", () -> write(true), Style.PLAIN_BUTTON),
+            Texts.button("the fault came", () -> write(false), Style.PLAIN_BUTTON));
     bar.setAlignment(Pos.CENTER_LEFT);
     Timeline tick = new Timeline(new KeyFrame(javafx.util.Duration.seconds(1), e -> figures()));
     tick.setCycleCount(Timeline.INDEFINITE);
@@ -62,12 +63,13 @@ final class SoakPane extends StagePane {
                 tick.play();
               }
             });
-    node.getStyleClass().addAll("sheet", "soak");
+    Style.SHEET.on(node);
+    Style.SOAK.on(node);
     node.getChildren().addAll(left, progress, why, figures, bar);
   }
 
   private static VBox figure(Label figure, String words) {
-    return new VBox(figure, Texts.line(words, "faint"));
+    return new VBox(figure, Texts.line(words, Style.FAINT));
   }
 
   private void count() {

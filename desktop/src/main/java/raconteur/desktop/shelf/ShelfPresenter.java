@@ -13,7 +13,7 @@ import raconteur.casebook.store.Shelved;
 import raconteur.casebook.store.StorySearch;
 import raconteur.core.story.CaseHeader;
 import raconteur.core.story.CaseState;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /** The shelf's state: all cases, those being worked on first. Without the toolkit. */
 public final class ShelfPresenter {

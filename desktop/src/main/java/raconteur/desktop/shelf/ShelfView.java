@@ -19,6 +19,7 @@ import javafx.scene.layout.VBox;
 import raconteur.core.story.CaseState;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** All boards and where they stand; Enter takes one to the bench. */
 public final class ShelfView extends VBox {
@@ -32,7 +33,7 @@ public final class ShelfView extends VBox {
           "No boards yet. “New case” takes one in; ./raconteur --demo shows a shelf with a story"
               + " behind it.");
   private final TextField filter = new TextField();
-  private final Label notice = Texts.label("", "faint");
+  private final Label notice = Texts.label("", Style.FAINT);
 
   /**
    * @param onOpen takes a case to the bench, by its number
@@ -47,11 +48,8 @@ public final class ShelfView extends VBox {
       Runnable onSearch,
       Map<String, Supplier<String>> simulations) {
     this.presenter = presenter;
-    getStyleClass().add("view");
-    table
-        .column("No.", 52, row -> String.valueOf(row.header().number()))
-        .getStyleClass()
-        .add("figures");
+    Style.VIEW.on(this);
+    Style.FIGURES.on(table.column("No.", 52, row -> String.valueOf(row.header().number())));
     table.column("Stands", 136, row -> row.header().state().words());
     table.column("Board", 156, ShelfPresenter.Row::board);
     table.column("Owner", 236, row -> row.header().owner());
@@ -67,21 +65,21 @@ public final class ShelfView extends VBox {
     HBox head =
         new HBox(
             10,
-            Texts.line("Shelf", "title"),
+            Texts.line("Shelf", Style.TITLE),
             gap,
             filter,
-            Texts.button("Search stories", onSearch, "plain-button"),
+            Texts.button("Search stories", onSearch, Style.PLAIN_BUTTON),
             simulate(simulations),
             Texts.button(
                 "Take to the bench",
                 () -> table.chosen().ifPresent(row -> onOpen.accept(row.header().number())),
-                "plain-button"),
-            Texts.button("New case", onNew, "main-button"));
+                Style.PLAIN_BUTTON),
+            Texts.button("New case", onNew, Style.MAIN_BUTTON));
     head.setAlignment(Pos.CENTER_LEFT);
-    HBox moves = new HBox(8, Texts.line("Move the chosen board:", "faint"));
+    HBox moves = new HBox(8, Texts.line("Move the chosen board:", Style.FAINT));
     moves.setAlignment(Pos.CENTER_LEFT);
     for (CaseState state : CaseState.values()) {
-      moves.getChildren().add(Texts.button(state.words(), () -> move(state), "plain-button"));
+      moves.getChildren().add(Texts.button(state.words(), () -> move(state), Style.PLAIN_BUTTON));
     }
     moves.getChildren().add(notice);
     VBox.setVgrow(table, Priority.ALWAYS);
@@ -90,7 +88,7 @@ public final class ShelfView extends VBox {
 
   private MenuButton simulate(Map<String, Supplier<String>> simulations) {
     MenuButton menu = new MenuButton("Simulate a board");
-    menu.getStyleClass().add("plain-button");
+    Style.PLAIN_BUTTON.on(menu);
     simulations.forEach(
         (name, begin) -> {
           MenuItem item = new MenuItem(name);

@@ -16,8 +16,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.Window;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 import raconteur.desktop.theme.Theme;
 
 /** What a recording shows, line by line: how long each stood where, and what is odd about it. */
@@ -28,7 +30,7 @@ public final class SignalsDialog {
       new RowTable<>("Lines of the recording", "Reading …");
   private final VBox sentences = new VBox(3);
   private final ProgressBar progress = new ProgressBar(0);
-  private final Label said = Texts.label("", "faint");
+  private final Label said = Texts.label("", Style.FAINT);
   private final TextField time = field("first column");
   private final TextField columns = field("all others");
   private final TextField address = field("A0..A15, lowest first");
@@ -43,7 +45,7 @@ public final class SignalsDialog {
         };
     table.column("Line", 130, SignalsPresenter.Row::name);
     table.column("Shows", 100, SignalsPresenter.Row::shown);
-    table.column("Rises", 110, SignalsPresenter.Row::hertz).getStyleClass().add("figures");
+    Style.FIGURES.on(table.column("Rises", 110, SignalsPresenter.Row::hertz));
     TableColumn<SignalsPresenter.Row, String> share =
         table.column("low · high", BAR + 20, r -> String.valueOf(r.duty()));
     share.setCellFactory(c -> new ShareCell());
@@ -91,7 +93,7 @@ public final class SignalsDialog {
   }
 
   private static VBox labelled(String words, TextField field) {
-    Label label = Texts.line(words, "faint");
+    Label label = Texts.line(words, Style.FAINT);
     label.setLabelFor(field);
     return new VBox(2, label, field);
   }
@@ -110,12 +112,12 @@ public final class SignalsDialog {
     VBox content =
         new VBox(
             8,
-            Texts.label(String.valueOf(file.getFileName()), "heading"),
+            Texts.label(String.valueOf(file.getFileName()), Style.HEADING),
             shown.choices(),
             shown.progress,
             shown.sentences,
             shown.table,
-            Texts.label("Enter on a line puts what it shows into the story.", "faint"),
+            Texts.label(Keys.OPEN.on("on a line puts what it shows into the story."), Style.FAINT),
             shown.said);
     VBox.setVgrow(shown.table, Priority.ALWAYS);
     content.setPrefSize(880, 560);
@@ -150,8 +152,8 @@ public final class SignalsDialog {
     private final HBox bar = new HBox(low, high);
 
     ShareCell() {
-      low.getStyleClass().add("share-low");
-      high.getStyleClass().add("share-high");
+      Style.SHARE_LOW.on(low);
+      Style.SHARE_HIGH.on(high);
       low.setPrefHeight(12);
       high.setPrefHeight(12);
       bar.setMaxHeight(12);

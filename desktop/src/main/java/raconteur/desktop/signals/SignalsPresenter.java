@@ -17,7 +17,7 @@ import raconteur.core.device.Signal;
 import raconteur.core.finding.Finding;
 import raconteur.core.signal.AddressLoop;
 import raconteur.core.signal.Recording;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /** Reads a recording and holds it against the board. Without the toolkit. */
 public final class SignalsPresenter {

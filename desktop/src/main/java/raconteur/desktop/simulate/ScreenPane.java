@@ -12,6 +12,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import raconteur.core.bench.screen.Picture;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** The simulated board's screen, over the map while it is looked at. */
 public final class ScreenPane extends VBox {
@@ -23,7 +24,7 @@ public final class ScreenPane extends VBox {
 
   private final ReadOnlyDoubleProperty space;
   private final ImageView image = new ImageView();
-  private final Label caption = Texts.label("", "faint");
+  private final Label caption = Texts.label("", Style.FAINT);
 
   /**
    * @param space what it lies over: it never asks for more room than there is
@@ -32,10 +33,11 @@ public final class ScreenPane extends VBox {
     super(8);
     setMinSize(0, 0);
     this.space = space;
-    getStyleClass().add("screen-pane");
+    Style.SCREEN_PANE.on(this);
     setAlignment(Pos.CENTER);
     setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    HBox foot = new HBox(10, caption, Texts.button("look away", desk::lookAway, "plain-button"));
+    HBox foot =
+        new HBox(10, caption, Texts.button("look away", desk::lookAway, Style.PLAIN_BUTTON));
     foot.setAlignment(Pos.CENTER);
     getChildren().addAll(image, foot);
     desk.addListener(this::show);

@@ -9,7 +9,7 @@ import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
 import raconteur.core.story.Case;
 import raconteur.core.story.Telling;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /**
  * Cases whose board is simulated. The casebook keeps the seed; the faults follow from it and from
@@ -41,13 +41,10 @@ public final class SimulatedCases {
             "Practice bench",
             "Simulated board: not known to work")) {
       case Outcome.Failed<Case> failed -> new Outcome.Failed<>(failed.sentence());
-      case Outcome.Done<Case> _ ->
-          switch (workshop
-              .casebook()
-              .keepSetting(Workshop.simulation(number), Long.toString(seed))) {
-            case Outcome.Failed<String> failed -> new Outcome.Failed<>(failed.sentence());
-            case Outcome.Done<String> _ -> new Outcome.Done<>(number);
-          };
+      case Outcome.Done<Case> _ -> {
+        String refusal = workshop.settings().keepSimulationSeed(number, seed);
+        yield refusal.isEmpty() ? new Outcome.Done<>(number) : new Outcome.Failed<>(refusal);
+      }
     };
   }
 

@@ -12,6 +12,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.theme.Style;
 
 /** A pane that compares readings which should be alike, of a group that is chosen. */
 public abstract class PlotPane extends StagePane {
@@ -47,7 +48,7 @@ public abstract class PlotPane extends StagePane {
     bar.setAlignment(Pos.CENTER_LEFT);
     ScrollPane scroll = new ScrollPane(plot);
     scroll.setFitToWidth(true);
-    scroll.getStyleClass().add("sheet");
+    Style.SHEET.on(scroll);
     VBox.setVgrow(scroll, Priority.ALWAYS);
     node.getChildren().addAll(bar, scroll);
   }

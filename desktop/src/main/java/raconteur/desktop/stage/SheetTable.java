@@ -1,12 +1,12 @@
 package raconteur.desktop.stage;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.Tooltip;
 import raconteur.desktop.control.RowTable;
+import raconteur.desktop.theme.Style;
 
 /** A table whose rows stand somehow and begin a bench line when opened with Enter. */
 public final class SheetTable extends RowTable<SheetRow> {
@@ -58,24 +58,21 @@ public final class SheetTable extends RowTable<SheetRow> {
   }
 
   private static final class ToneCell extends TableCell<SheetRow, String> {
-    private static final List<String> STYLES =
-        Arrays.stream(Tone.values()).map(Tone::style).toList();
-
     ToneCell(boolean figures) {
       if (figures) {
-        getStyleClass().add("figures");
+        Style.FIGURES.on(this);
       }
     }
 
     @Override
     protected void updateItem(String text, boolean empty) {
       super.updateItem(text, empty);
-      getStyleClass().removeAll(STYLES);
+      Tone.none(this);
       boolean none = empty || text == null || text.isEmpty();
       setText(none ? "" : text);
       setTooltip(none ? null : new Tooltip(text));
       if (!none && getTableRow() != null && getTableRow().getItem() != null) {
-        getStyleClass().add(getTableRow().getItem().tone().style());
+        getTableRow().getItem().tone().on(this);
       }
     }
   }

@@ -1,7 +1,6 @@
 package raconteur.desktop.stage;
 
 import java.util.List;
-import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -9,7 +8,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -17,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.ArmsLength;
 import raconteur.desktop.desk.BenchBar;
@@ -24,23 +23,22 @@ import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
+import raconteur.desktop.theme.Style;
 
 /** A stage of the case on the desk. */
 public final class StageView extends StackPane {
   private static final double RIGHT_SHARE = 0.31;
-  private static final Map<KeyCode, Integer> ANSWER_KEYS =
-      Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
 
   private final CaseDesk desk;
   private final List<StagePane> panes;
   private final VerdictCard verdict = new VerdictCard();
-  private final Label safety = Texts.label("", "safety");
+  private final Label safety = Texts.label("", Style.SAFETY);
   private final StoryList story;
   private final BenchBar bench;
   private final ArmsLength armsLength = new ArmsLength();
   private final StackPane sheet = new StackPane();
   private final HBox answers = new HBox(8);
-  private final Label caution = Texts.label("", "step-caution");
+  private final Label caution = Texts.label("", Style.STEP_CAUTION);
   private final ToggleGroup tabs = new ToggleGroup();
   private int shown;
 
@@ -49,7 +47,6 @@ public final class StageView extends StackPane {
     this.panes = List.copyOf(panes);
     this.bench = new BenchBar(desk);
     this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), true);
-    getStyleClass().add("trace-root");
     this.panes.forEach(p -> p.attach(new PaneHost()));
     answers.setAlignment(Pos.CENTER_LEFT);
     caution.setMinHeight(Region.USE_PREF_SIZE);
@@ -59,7 +56,7 @@ public final class StageView extends StackPane {
     HBox.setHgrow(left, Priority.ALWAYS);
     left.setMinWidth(0);
     HBox body = new HBox(10, left, right());
-    body.getStyleClass().add("trace");
+    Style.TRACE.on(body);
     BorderPane page = new BorderPane(body);
     page.setBottom(bench);
     getChildren().addAll(page, armsLength);
@@ -70,19 +67,19 @@ public final class StageView extends StackPane {
   }
 
   private HBox tabRow(String title) {
-    HBox row = new HBox(4, Texts.line(title, "heading"));
+    HBox row = new HBox(4, Texts.line(title, Style.HEADING));
     for (int i = 0; i < panes.size(); i++) {
       int index = i;
       ToggleButton tab = new ToggleButton(panes.get(i).name());
       tab.setToggleGroup(tabs);
-      tab.getStyleClass().add("pane-tab");
+      Style.PANE_TAB.on(tab);
       tab.setOnAction(e -> choose(index));
       row.getChildren().add(tab);
     }
-    row.getChildren().add(Texts.line("F7 next", "faint"));
+    row.getChildren().add(Texts.line(Keys.NEXT_PANE.on("next"), Style.FAINT));
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    Label board = Texts.label("", "faint");
+    Label board = Texts.label("", Style.FAINT);
     board.setWrapText(false);
     board.setMinWidth(0);
     board.setText(
@@ -96,7 +93,7 @@ public final class StageView extends StackPane {
     ScrollPane verdicts = new ScrollPane(verdict);
     verdicts.setFitToWidth(true);
     verdicts.setFocusTraversable(false);
-    verdicts.getStyleClass().add("sheet");
+    Style.SHEET.on(verdicts);
     verdicts.setMinHeight(150);
     verdicts.setPrefHeight(250);
     story.setMinHeight(100);
@@ -175,7 +172,7 @@ public final class StageView extends StackPane {
     for (int i = 0; i < now.size(); i++) {
       Answer answer = now.get(i);
       Button button =
-          Texts.button("F" + (i + 2) + "  " + answer.word(), () -> take(answer), "outcome");
+          Texts.button(Keys.outcomes().get(i).on(answer.word()), () -> take(answer), Style.OUTCOME);
       answers.getChildren().add(button);
     }
     caution.setText(pane().caution().isEmpty() ? "" : "⚠ " + pane().caution());
@@ -191,22 +188,22 @@ public final class StageView extends StackPane {
   }
 
   private void keys(KeyEvent e) {
-    Integer index = ANSWER_KEYS.get(e.getCode());
-    if (index != null) {
+    int index = Keys.outcome(e);
+    if (index >= 0) {
       if (index < pane().answers().size()) {
         take(pane().answers().get(index));
       }
       e.consume();
-    } else if (e.getCode() == KeyCode.F7) {
-      int step = e.isShiftDown() ? panes.size() - 1 : 1;
+    } else if (Keys.NEXT_PANE.is(e) || Keys.PANE_BEFORE.is(e)) {
+      int step = Keys.PANE_BEFORE.is(e) ? panes.size() - 1 : 1;
       choose((shown + step) % panes.size());
       pane().focus().requestFocus();
       e.consume();
-    } else if (e.getCode() == KeyCode.F8) {
+    } else if (Keys.ARMS_LENGTH.is(e)) {
       showArmsLength(desk.state());
       armsLength.setVisible(!armsLength.isVisible());
       e.consume();
-    } else if (e.getCode() == KeyCode.ESCAPE) {
+    } else if (Keys.TO_BENCH_LINE.is(e)) {
       armsLength.setVisible(false);
       bench.field().requestFocus();
       e.consume();

@@ -7,22 +7,23 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import raconteur.core.judge.PowerSafety;
+import raconteur.core.judge.Verdict;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.PlaceWords;
-import raconteur.core.power.PowerSafety;
 import raconteur.core.story.Telling;
-import raconteur.core.verdict.Verdict;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.News;
 import raconteur.desktop.desk.Percent;
+import raconteur.desktop.theme.Style;
 
 /** The last reading with its verdict, what it moved, and whether it is safe to go on. */
 final class VerdictCard extends VBox {
   private static final int MOST_SUSPECTS = 4;
 
   VerdictCard() {
-    getStyleClass().add("verdict-card");
+    Style.VERDICT_CARD.on(this);
   }
 
   void show(DeskState state) {
@@ -30,10 +31,10 @@ final class VerdictCard extends VBox {
     List<Telling.DatedFinding> findings = state.telling().findings();
     if (findings.isEmpty()) {
       getChildren()
-          .add(Texts.label("No reading yet: type the first one into the bench line.", "faint"));
+          .add(Texts.label("No reading yet: type the first one into the bench line.", Style.FAINT));
     } else {
       String line = findings.getLast().entry().line();
-      getChildren().add(Texts.label(line, "verdict-reading"));
+      getChildren().add(Texts.label(line, Style.VERDICT_READING));
       Optional<Verdict> verdict = state.verdict();
       verdict.ifPresent(v -> getChildren().add(judged(v)));
       getChildren().add(moved(state));
@@ -44,15 +45,14 @@ final class VerdictCard extends VBox {
   static void showSafety(Label safe, DeskState state) {
     PowerSafety safety = state.safety();
     safe.setText(safety.words(state.telling().context().supply()));
-    safe.getStyleClass().removeAll(Tone.GOOD.style(), Tone.BAD.style());
-    safe.getStyleClass().add(safety.safe() ? Tone.GOOD.style() : Tone.BAD.style());
+    (safety.safe() ? Tone.GOOD : Tone.BAD).on(safe);
   }
 
   private static Label judged(Verdict verdict) {
     Label label =
         Texts.label(
             mark(verdict.level()) + " " + verdict.level().word() + ". " + verdict.sentence());
-    label.getStyleClass().add(Tone.of(verdict.level()).style());
+    Tone.of(verdict.level()).on(label);
     label.setId("verdict");
     return label;
   }
@@ -70,15 +70,15 @@ final class VerdictCard extends VBox {
   private static VBox moved(DeskState state) {
     VBox rows = new VBox(2);
     if (state.thinking() && state.shifts().isEmpty()) {
-      rows.getChildren().add(Texts.label("Weighing what that means …", "faint"));
+      rows.getChildren().add(Texts.label("Weighing what that means …", Style.FAINT));
     }
     for (News.Shift shift : state.shifts()) {
-      Label now = Texts.line(String.format(Locale.ROOT, "%6s", Percent.of(shift.now())), "figures");
+      Label now = Texts.line(String.format(Locale.ROOT, "%6s", Percent.of(shift.now())));
       now.setMinWidth(64);
       now.setAlignment(Pos.CENTER_RIGHT);
       Label place = Texts.label(shift.place());
       String way = shift.now() > shift.before() ? "▲ from " : "▼ from ";
-      HBox row = new HBox(8, now, place, Texts.line(way + Percent.of(shift.before()), "faint"));
+      HBox row = new HBox(8, now, place, Texts.line(way + Percent.of(shift.before()), Style.FAINT));
       row.setAlignment(Pos.CENTER_LEFT);
       rows.getChildren().add(row);
     }
@@ -95,8 +95,7 @@ final class VerdictCard extends VBox {
         .forEach(
             s -> {
               Label share =
-                  Texts.line(
-                      String.format(Locale.ROOT, "%6s", Percent.of(s.probability())), "figures");
+                  Texts.line(String.format(Locale.ROOT, "%6s", Percent.of(s.probability())));
               share.setMinWidth(64);
               share.setAlignment(Pos.CENTER_RIGHT);
               HBox row = new HBox(8, share, Texts.label(PlaceWords.shortly(s.place())));
@@ -104,7 +103,7 @@ final class VerdictCard extends VBox {
               rows.getChildren().add(row);
             });
     if (!rows.getChildren().isEmpty()) {
-      rows.getChildren().addFirst(Texts.line("Suspected most", "faint"));
+      rows.getChildren().addFirst(Texts.line("Suspected most", Style.FAINT));
     }
   }
 }

@@ -21,7 +21,7 @@ import raconteur.core.stock.Stock;
 import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
 import raconteur.core.story.Telling;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 /**
  * The stockroom's state: what is there, what open cases need, what runs low. Without the toolkit.

@@ -18,8 +18,10 @@ import javafx.scene.layout.VBox;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.stock.Stock;
 import raconteur.core.stock.StockItem;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 
 /** Parts, spares, donors, the dead box and orders; what open cases need; what runs low. */
 public final class StockroomView extends VBox {
@@ -41,7 +43,9 @@ public final class StockroomView extends VBox {
   private String asked = "";
 
   private static final String HOW =
-      "Type it and Enter: 4116 -2 x16 spare bought in May · socket 16 x10 · QM-11 dead box from"
+      "Type it and "
+          + Keys.OPEN.label()
+          + ": 4116 -2 x16 spare bought in May · socket 16 x10 · QM-11 dead box from"
           + " case 41, U13 · 74LS257 x4 on order 9 days for case 19";
 
   /**
@@ -58,14 +62,14 @@ public final class StockroomView extends VBox {
       Supplier<Optional<Path>> pickSource) {
     this.presenter = presenter;
     this.onBench = onBench;
-    getStyleClass().add("view");
+    Style.VIEW.on(this);
     columns();
     needs.setOnOpen(need -> onCase.accept(need.caseNumber()));
     table.setOnOpen(item -> takeOne());
     filter.setPromptText("Find: kind, state, note");
     filter.setAccessibleText("Find in the stock");
     filter.textProperty().addListener((o, before, text) -> refresh());
-    entry.setPromptText("What came in: 4116 -2 x16 spare bought in May, Enter");
+    entry.setPromptText("What came in: 4116 -2 x16 spare bought in May, " + Keys.OPEN.label());
     entry.setAccessibleText("What came in");
     entry.setOnAction(e -> add());
     HBox.setHgrow(entry, Priority.ALWAYS);
@@ -74,28 +78,30 @@ public final class StockroomView extends VBox {
     HBox head =
         new HBox(
             10,
-            Texts.line("Stockroom", "title"),
+            Texts.line("Stockroom", Style.TITLE),
             gap,
             filter,
-            Texts.button("Take a CSV in …", () -> from(pickSource), "plain-button"),
-            Texts.button("Export as CSV …", () -> to(pickTarget), "plain-button"));
+            Texts.button("Take a CSV in …", () -> from(pickSource), Style.PLAIN_BUTTON),
+            Texts.button("Export as CSV …", () -> to(pickTarget), Style.PLAIN_BUTTON));
     head.setAlignment(Pos.CENTER_LEFT);
-    HBox moves = new HBox(8, Texts.line("The chosen one:", "faint"));
+    HBox moves = new HBox(8, Texts.line("The chosen one:", Style.FAINT));
     moves.setAlignment(Pos.CENTER_LEFT);
-    moves.getChildren().add(Texts.button("take one for the bench", this::takeOne, "main-button"));
-    moves.getChildren().add(Texts.button("+1", () -> count(1), "plain-button"));
-    moves.getChildren().add(Texts.button("−1", () -> count(-1), "plain-button"));
+    moves
+        .getChildren()
+        .add(Texts.button("take one for the bench", this::takeOne, Style.MAIN_BUTTON));
+    moves.getChildren().add(Texts.button("+1", () -> count(1), Style.PLAIN_BUTTON));
+    moves.getChildren().add(Texts.button("−1", () -> count(-1), Style.PLAIN_BUTTON));
     for (StockItem.State state : StockItem.State.values()) {
-      moves.getChildren().add(Texts.button(state.words(), () -> move(state), "plain-button"));
+      moves.getChildren().add(Texts.button(state.words(), () -> move(state), Style.PLAIN_BUTTON));
     }
-    HBox line = new HBox(8, Texts.line("Came in:", "heading"), entry);
+    HBox line = new HBox(8, Texts.line("Came in:", Style.HEADING), entry);
     line.setAlignment(Pos.CENTER_LEFT);
     notice.setText(HOW);
     VBox.setVgrow(table, Priority.ALWAYS);
     needs.setPrefHeight(170);
     low.setPrefHeight(170);
-    VBox left = new VBox(4, Texts.line("Open cases need", "heading"), needs);
-    VBox right = new VBox(4, Texts.line("Will probably be wanted", "heading"), low);
+    VBox left = new VBox(4, Texts.line("Open cases need", Style.HEADING), needs);
+    VBox right = new VBox(4, Texts.line("Will probably be wanted", Style.HEADING), low);
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
     left.prefWidthProperty().bind(widthProperty().multiply(0.55));
@@ -105,9 +111,9 @@ public final class StockroomView extends VBox {
   }
 
   private void columns() {
-    table.column("No.", 50, i -> String.valueOf(i.number())).getStyleClass().add("figures");
+    Style.FIGURES.on(table.column("No.", 50, i -> String.valueOf(i.number())));
     table.column("What", 170, StockItem::name);
-    table.column("Count", 70, i -> String.valueOf(i.count())).getStyleClass().add("figures");
+    Style.FIGURES.on(table.column("Count", 70, i -> String.valueOf(i.count())));
     table.column("Stands", 120, i -> mark(i.state()));
     table.column("From", 220, StockItem::from);
     table.column("Case", 70, i -> i.forCase().map(String::valueOf).orElse(""));

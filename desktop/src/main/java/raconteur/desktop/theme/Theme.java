@@ -2,10 +2,13 @@ package raconteur.desktop.theme;
 
 import atlantafx.base.theme.PrimerLight;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import javafx.application.Application;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -13,14 +16,11 @@ import javafx.scene.control.DialogPane;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.stage.Window;
+import raconteur.casebook.palette.Hue;
 
 /** Typefaces, stylesheet and the colours that are drawn with on canvases. */
 public final class Theme {
-  /** The figures' typeface; JavaFX knows it by its full name only. */
-  public static final String FIGURES = "B612 Mono Regular";
-
   private static final Map<Long, Font> CACHE = new ConcurrentHashMap<>();
-  private static final String DIM = "dim";
 
   // The mono cut names its family B612 too and would otherwise win over the text cut.
   private static final List<String> FONTS =
@@ -40,29 +40,21 @@ public final class Theme {
       Color mended,
       Color step) {}
 
-  private static final Inks LIGHT =
-      new Inks(
-          Color.web("#f7f2e6"),
-          Color.web("#efe6cf"),
-          Color.web("#26313a"),
-          Color.web("#5d584b"),
-          Color.web("#fffdf6"),
-          Color.web("#b3431d"),
-          Color.web("#3f6350"),
-          Color.web("#4a5f9c"),
-          Color.web("#00685f"));
+  private static final Inks LIGHT = inks(Hue::light);
+  private static final Inks DIMMED = inks(Hue::dim);
 
-  private static final Inks DIMMED =
-      new Inks(
-          Color.web("#221d18"),
-          Color.web("#2d2720"),
-          Color.web("#eadfc8"),
-          Color.web("#a89c86"),
-          Color.web("#3a332a"),
-          Color.web("#e8743f"),
-          Color.web("#86b39a"),
-          Color.web("#93a8e6"),
-          Color.web("#57c3b4"));
+  private static Inks inks(Function<Hue, String> in) {
+    return new Inks(
+        Color.web(in.apply(Hue.PAPER)),
+        Color.web(in.apply(Hue.BOARD)),
+        Color.web(in.apply(Hue.INK)),
+        Color.web(in.apply(Hue.FAINT)),
+        Color.web(in.apply(Hue.PART)),
+        Color.web(in.apply(Hue.SUSPECT)),
+        Color.web(in.apply(Hue.CLEARED)),
+        Color.web(in.apply(Hue.MENDED)),
+        Color.web(in.apply(Hue.STEP)));
+  }
 
   /** Loads typefaces and the base theme; once, before the first scene. */
   public static void prepare() {
@@ -73,11 +65,15 @@ public final class Theme {
     Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
   }
 
-  /** Puts our stylesheet on a scene. */
+  /** Puts our stylesheet on a scene, and the colours it speaks of. */
   public static void dress(Scene scene) {
     scene
         .getStylesheets()
-        .add(Objects.requireNonNull(Theme.class.getResource("raconteur.css")).toExternalForm());
+        .addAll(
+            "data:text/css;base64,"
+                + Base64.getEncoder()
+                    .encodeToString(Hue.stylesheet().getBytes(StandardCharsets.UTF_8)),
+            Objects.requireNonNull(Theme.class.getResource("raconteur.css")).toExternalForm());
   }
 
   /** Gives a dialog the looks of the window that owns it. */
@@ -87,24 +83,20 @@ public final class Theme {
   }
 
   public static boolean isDim(Parent root) {
-    return root.getStyleClass().contains(DIM);
+    return Style.DIM.isOn(root);
   }
 
   public static void setDim(Parent root, boolean dim) {
-    root.getStyleClass().remove(DIM);
     if (dim) {
-      root.getStyleClass().add(DIM);
+      Style.DIM.on(root);
+    } else {
+      Style.DIM.off(root);
     }
   }
 
   /** The text cut in a size, to half a pixel. */
   public static Font text(double size) {
-    return CACHE.computeIfAbsent(2 * Math.round(size * 2), _ -> Font.font("B612", size));
-  }
-
-  /** The figures' cut in a size, to half a pixel. */
-  public static Font figures(double size) {
-    return CACHE.computeIfAbsent(2 * Math.round(size * 2) + 1, _ -> Font.font(FIGURES, size));
+    return CACHE.computeIfAbsent(Math.round(size * 2), _ -> Font.font("B612", size));
   }
 
   public static Inks inks(boolean dim) {

@@ -22,6 +22,7 @@ import raconteur.core.plan.Advisor;
 import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.Percent;
+import raconteur.desktop.theme.Style;
 
 /** Why one suspect stands where it stands, what is cleared, and which findings to take again. */
 final class ReasonsPane extends ScrollPane {
@@ -33,10 +34,11 @@ final class ReasonsPane extends ScrollPane {
   private final VBox lines = new VBox();
 
   ReasonsPane() {
-    lines.getStyleClass().add("reasons");
+    Style.REASONS.on(lines);
     setContent(lines);
     setFitToWidth(true);
-    getStyleClass().addAll("sheet", "reasons-pane");
+    Style.SHEET.on(this);
+    Style.REASONS_PANE.on(this);
     setAccessibleText("Reasons");
   }
 
@@ -52,31 +54,33 @@ final class ReasonsPane extends ScrollPane {
     Diagnosis diagnosis = advice.diagnosis();
     lines.getChildren().clear();
     WalkedLine.latest(board, advice.telling()).ifPresent(this::walked);
-    lines.getChildren().add(Texts.label("Why " + PlaceWords.shortly(suspect.place()), "heading"));
+    lines
+        .getChildren()
+        .add(Texts.label("Why " + PlaceWords.shortly(suspect.place()), Style.HEADING));
     row(
         decibans(Suspect.decibans(suspect.prior())),
         "before any reading: " + Percent.of(suspect.prior()) + origin(board, suspect),
-        "figures");
+        Style.TONE_PLAIN);
     for (Weight weight : suspect.weights()) {
       if (Math.abs(weight.decibans()) >= SAYS_SOMETHING_DECIBANS) {
         row(
             decibans(weight.decibans()),
             weight.finding().entry().line() + ": " + weight.words(),
-            weight.decibans() > 0 ? "weight-for" : "weight-against");
+            weight.decibans() > 0 ? Style.WEIGHT_FOR : Style.WEIGHT_AGAINST);
       }
     }
     if (thinking && suspect.weights().isEmpty() && !advice.telling().findings().isEmpty()) {
-      row("…", "working out what each line weighs", "figures");
+      row("…", "working out what each line weighs", Style.TONE_PLAIN);
     } else if (Math.abs(suspect.rest()) >= SAYS_SOMETHING_DECIBANS) {
-      row(decibans(suspect.rest()), diagnosis.effort().restWords(), "figures");
+      row(decibans(suspect.rest()), diagnosis.effort().restWords(), Style.TONE_PLAIN);
     }
     row(
         decibans(Suspect.decibans(suspect.probability())),
         "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
-        "figures");
+        Style.TONE_PLAIN);
     deadTest(DeadTestRuns.of(board, advice.telling()));
     if (!advice.calledBad().isEmpty()) {
-      lines.getChildren().add(Texts.label("Full diagnostic", "reason-heading"));
+      lines.getChildren().add(Texts.label("Full diagnostic", Style.REASON_HEADING));
     }
     advice.calledBad().forEach(called -> lines.getChildren().add(Texts.label(called.words())));
     doubts(diagnosis.doubts());
@@ -91,19 +95,19 @@ final class ReasonsPane extends ScrollPane {
                     "Weighed: %.1f %% of all sets of up to %d faults.",
                     Math.floor(diagnosis.weighed() * 1000) / 10,
                     diagnosis.largestHypothesis()),
-                "faint"));
+                Style.FAINT));
     if (!diagnosis.effort().isWhole()) {
-      lines.getChildren().add(Texts.label(diagnosis.effort().words(), "faint"));
+      lines.getChildren().add(Texts.label(diagnosis.effort().words(), Style.FAINT));
     }
-    lines.getChildren().add(Texts.label(advice.origins(), "faint"));
+    lines.getChildren().add(Texts.label(advice.origins(), Style.FAINT));
   }
 
   private static String decibans(double value) {
-    return String.format(Locale.ROOT, "%+.1f dB", value).replace('-', '−');
+    return String.format(Locale.ROOT, "%+.1f dban", value).replace('-', '−');
   }
 
-  private void row(String figure, String words, String styleClass) {
-    Label left = Texts.line(figure, styleClass);
+  private void row(String figure, String words, Style style) {
+    Label left = Texts.line(figure, style);
     left.setMinWidth(86);
     left.setAlignment(Pos.TOP_RIGHT);
     Label right = Texts.label(words);
@@ -154,7 +158,7 @@ final class ReasonsPane extends ScrollPane {
   private void walked(WalkedLine line) {
     lines
         .getChildren()
-        .addAll(Texts.label("Line walked", "reason-heading"), Texts.label(line.words()));
+        .addAll(Texts.label("Line walked", Style.REASON_HEADING), Texts.label(line.words()));
   }
 
   /** The dead test's counts over its runs, what they mean here, and what may lie behind them. */
@@ -162,12 +166,12 @@ final class ReasonsPane extends ScrollPane {
     if (runs.runs() == 0) {
       return;
     }
-    lines.getChildren().add(Texts.label("Dead test: " + runs.words(), "reason-heading"));
+    lines.getChildren().add(Texts.label("Dead test: " + runs.words(), Style.REASON_HEADING));
     for (DeadTestRuns.Meaning meaning : runs.meanings()) {
       row(
           meaning.times() + " × " + meaning.count(),
           meaning.part().map(p -> p + ", ").orElse("") + meaning.words(),
-          "figures");
+          Style.TONE_PLAIN);
     }
     if (!runs.shared().isEmpty()) {
       lines
@@ -191,7 +195,7 @@ final class ReasonsPane extends ScrollPane {
                   "? Take “"
                       + doubt.finding().entry().line()
                       + "” again: it fits badly with the rest.",
-                  "step-caution"));
+                  Style.STEP_CAUTION));
     }
   }
 

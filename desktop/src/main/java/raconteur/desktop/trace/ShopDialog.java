@@ -19,6 +19,7 @@ import raconteur.core.plan.School;
 import raconteur.core.plan.Schools;
 import raconteur.core.plan.Shop;
 import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
 import raconteur.desktop.theme.Theme;
 
 /** How the shop likes to work, and which instruments stand on its bench, in one place. */
@@ -29,17 +30,17 @@ final class ShopDialog {
   static Optional<Shop> ask(Node view, Shop now) {
     Schools schools = Schools.shipped();
     ToggleGroup group = new ToggleGroup();
-    VBox ways = new VBox(4, Texts.line("How the shop works", "heading"));
+    VBox ways = new VBox(4, Texts.line("How the shop works", Style.HEADING));
     for (School school : schools.all()) {
       RadioButton way = new RadioButton(school.name());
       way.setToggleGroup(group);
       way.setUserData(school);
       way.setSelected(school.name().equals(now.school().name()));
-      Label says = Texts.label(school.says(), "faint");
+      Label says = Texts.label(school.says(), Style.FAINT);
       says.setMinHeight(Region.USE_PREF_SIZE);
       ways.getChildren().addAll(way, says);
     }
-    VBox owned = new VBox(4, Texts.line("What stands on the bench", "heading"));
+    VBox owned = new VBox(4, Texts.line("What stands on the bench", Style.HEADING));
     Map<String, CheckBox> boxes = new LinkedHashMap<>();
     for (String instrument : schools.instruments()) {
       CheckBox box = new CheckBox(instrument);

@@ -14,16 +14,18 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.plan.Step;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.Percent;
+import raconteur.desktop.theme.Style;
 
 /**
  * The proposed step, large, with one key an outcome: F2 for the first, F3 for the second, and so
  * on.
  */
 final class StepCard extends VBox {
-  private static final int MOST_OUTCOMES = 5;
+  private static final int MOST_OUTCOMES = Keys.outcomes().size();
 
   private final Consumer<Step.Outcome> onOutcome;
   private final Runnable onOther;
@@ -46,7 +48,7 @@ final class StepCard extends VBox {
     this.onDecline = onDecline;
     this.onStop = onStop;
     this.onTake = onTake;
-    getStyleClass().add("step-card");
+    Style.STEP_CARD.on(this);
   }
 
   void show(DeskState state) {
@@ -56,20 +58,23 @@ final class StepCard extends VBox {
   }
 
   private HBox head(DeskState state) {
-    Label heading = Texts.line("Next step", "faint");
+    Label heading = Texts.line("Next step", Style.FAINT);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head = new HBox(8, heading, gap);
     head.setAlignment(Pos.CENTER_LEFT);
     if (!state.thinking() && state.shownStep().isPresent()) {
-      head.getChildren().add(Texts.button("⇧F7 can't, or unclear", onDecline, "plain-button"));
+      head.getChildren()
+          .add(Texts.button(Keys.DECLINE.on("can't, or unclear"), onDecline, Style.PLAIN_BUTTON));
     }
     if (state.thinking()) {
-      head.getChildren().add(Texts.line("working it out …", "faint"));
-      head.getChildren().add(Texts.button("⇧F8 stop there", onStop, "plain-button"));
+      head.getChildren().add(Texts.line("working it out …", Style.FAINT));
+      head.getChildren()
+          .add(Texts.button(Keys.STOP_WORKING.on("stop there"), onStop, Style.PLAIN_BUTTON));
     } else if (state.steps().size() > 1) {
       String which = (state.step() + 1) + " of " + state.steps().size();
-      Button other = Texts.button("F7 another · " + which, onOther, "plain-button");
+      Button other =
+          Texts.button(Keys.NEXT_STEP.on("another · " + which), onOther, Style.PLAIN_BUTTON);
       other.setFocusTraversable(true);
       head.getChildren().add(other);
     }
@@ -84,14 +89,14 @@ final class StepCard extends VBox {
   }
 
   private void fill(Step step) {
-    Label title = Texts.label(step.title(), "step-title");
+    Label title = Texts.label(step.title(), Style.STEP_TITLE);
     Label cost =
         Texts.line(
             step.riskMinutes() > 0.05
                 ? String.format(
                     Locale.ROOT, "%.1f min + %.1f min risk", step.minutes(), step.riskMinutes())
                 : String.format(Locale.ROOT, "%.1f min", step.minutes()),
-            "step-cost");
+            Style.STEP_COST);
     HBox.setHgrow(title, Priority.ALWAYS);
     title.setMaxWidth(Double.MAX_VALUE);
     HBox first = new HBox(10, title, cost);
@@ -99,15 +104,19 @@ final class StepCard extends VBox {
     getChildren().add(first);
     getChildren().add(Texts.label(step.setUp()));
     if (!step.caution().isEmpty()) {
-      getChildren().add(Texts.label("⚠ " + step.caution(), "step-caution"));
+      getChildren().add(Texts.label("⚠ " + step.caution(), Style.STEP_CAUTION));
     }
     getChildren().add(outcomes(step));
-    getChildren().add(Texts.label(step.why(), "faint"));
+    getChildren().add(Texts.label(step.why(), Style.FAINT));
     if (step.action() instanceof Step.Test) {
       onTake.ifPresent(
           take ->
               getChildren()
-                  .add(Texts.button("⇧F11 let the instruments take it", take, "plain-button")));
+                  .add(
+                      Texts.button(
+                          Keys.INSTRUMENTS.on("let the instruments take it"),
+                          take,
+                          Style.PLAIN_BUTTON)));
     }
   }
 
@@ -115,7 +124,7 @@ final class StepCard extends VBox {
     VBox rows = new VBox(3);
     List<Step.Outcome> shown = shownOutcomes(step);
     for (int i = 0; i < shown.size(); i++) {
-      rows.getChildren().add(row(shown.get(i), "F" + (i + 2)));
+      rows.getChildren().add(row(shown.get(i), Keys.outcomes().get(i).label()));
     }
     return rows;
   }
@@ -124,7 +133,7 @@ final class StepCard extends VBox {
   static String keys(Step step) {
     List<Step.Outcome> shown = shownOutcomes(step);
     return IntStream.range(0, shown.size())
-        .mapToObj(i -> "F" + (i + 2) + " " + shown.get(i).word())
+        .mapToObj(i -> Keys.outcomes().get(i).on(shown.get(i).word()))
         .collect(Collectors.joining("     "));
   }
 
@@ -139,11 +148,11 @@ final class StepCard extends VBox {
   }
 
   private Button row(Step.Outcome outcome, String key) {
-    Label keyLabel = Texts.line(key, "key");
-    Label word = Texts.line(outcome.word(), "outcome-word");
+    Label keyLabel = Texts.line(key, Style.KEY);
+    Label word = Texts.line(outcome.word(), Style.OUTCOME_WORD);
     Label chance =
-        Texts.line(String.format(Locale.ROOT, "%4s", Percent.of(outcome.chance())), "key");
-    Label meaning = Texts.line(outcome.meaning(), "outcome-meaning");
+        Texts.line(String.format(Locale.ROOT, "%4s", Percent.of(outcome.chance())), Style.KEY);
+    Label meaning = Texts.line(outcome.meaning(), Style.OUTCOME_MEANING);
     meaning.setMinWidth(0);
     keyLabel.setMinWidth(24);
     word.setMinWidth(82);
@@ -152,7 +161,7 @@ final class StepCard extends VBox {
     content.setAlignment(Pos.CENTER_LEFT);
     Button row = new Button("", content);
     row.setAccessibleText(outcome.word() + ", " + outcome.meaning());
-    row.getStyleClass().add("outcome");
+    Style.OUTCOME.on(row);
     row.setMaxWidth(Double.MAX_VALUE);
     row.setOnAction(e -> onOutcome.accept(outcome));
     return row;

@@ -19,6 +19,7 @@ import raconteur.core.fault.Place;
 import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.Percent;
+import raconteur.desktop.theme.Style;
 
 /** The suspects, likeliest first: share, place, and what it would be. */
 final class SuspectList extends ListView<Suspect> {
@@ -29,7 +30,7 @@ final class SuspectList extends ListView<Suspect> {
   SuspectList(Consumer<Suspect> onChosen) {
     setAccessibleText("Suspects");
     setCellFactory(list -> new Cell());
-    setPlaceholder(Texts.label("No suspects yet: log what the board shows.", "faint"));
+    setPlaceholder(Texts.label("No suspects yet: log what the board shows.", Style.FAINT));
     getSelectionModel()
         .selectedItemProperty()
         .addListener(
@@ -96,20 +97,20 @@ final class SuspectList extends ListView<Suspect> {
     }
 
     private HBox content(Board shown, Suspect suspect) {
-      Label share = Texts.line(Percent.of(suspect.probability()), "suspect-share");
+      Label share = Texts.line(Percent.of(suspect.probability()), Style.SUSPECT_SHARE);
       share.setMinWidth(70);
       share.setAlignment(Pos.CENTER_RIGHT);
       Region bar = new Region();
-      bar.getStyleClass().add("suspect-bar");
+      Style.SUSPECT_BAR.on(bar);
       bar.setMaxWidth(Math.max(1, BAR * suspect.probability()));
       Region ground = new Region();
-      ground.getStyleClass().add("suspect-bar-ground");
+      Style.SUSPECT_BAR_GROUND.on(ground);
       StackPane meter = new StackPane(ground, bar);
       meter.setAlignment(Pos.CENTER_LEFT);
       meter.setMinSize(BAR, 12);
       meter.setMaxSize(BAR, 12);
-      Label place = Texts.label(title(shown, suspect), "suspect-place");
-      Label faults = Texts.label(faults(suspect), "faint");
+      Label place = Texts.label(title(shown, suspect), Style.SUSPECT_PLACE);
+      Label faults = Texts.label(faults(suspect), Style.FAINT);
       VBox words = new VBox(place, faults);
       words.setMinWidth(0);
       words.setPrefWidth(100);

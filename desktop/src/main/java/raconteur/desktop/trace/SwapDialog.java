@@ -1,6 +1,5 @@
 package raconteur.desktop.trace;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
@@ -8,7 +7,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.Dialog;
 import javafx.scene.control.Label;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -18,10 +16,12 @@ import javafx.stage.Modality;
 import javafx.stage.Window;
 import raconteur.core.fault.Place;
 import raconteur.core.inspect.SwapTrial;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.Percent;
+import raconteur.desktop.theme.Style;
 import raconteur.desktop.theme.Theme;
 
 /**
@@ -31,15 +31,14 @@ import raconteur.desktop.theme.Theme;
  */
 final class SwapDialog {
   private static final double WIDTH = 660;
-  private static final List<KeyCode> KEYS = List.of(KeyCode.F2, KeyCode.F3, KeyCode.F4);
 
   private final CaseDesk desk;
   private final String part;
   private final Consumer<String> enter;
-  private final Label suspicion = Texts.label("", "figures");
+  private final Label suspicion = Texts.label("");
   private final VBox rows = new VBox(10);
   private final Label wait = Texts.label("");
-  private final Label caution = Texts.label("", "step-caution");
+  private final Label caution = Texts.label("", Style.STEP_CAUTION);
 
   private SwapDialog(CaseDesk desk, String part, Consumer<String> enter) {
     this.desk = desk;
@@ -62,7 +61,7 @@ final class SwapDialog {
     VBox content =
         new VBox(
             10,
-            Texts.label("Swap trial of " + part + kind, "heading"),
+            Texts.label("Swap trial of " + part + kind, Style.HEADING),
             trial.suspicion,
             trial.caution,
             trial.wait,
@@ -105,21 +104,19 @@ final class SwapDialog {
   }
 
   private HBox row(int number, SwapTrial.Trial trial, boolean next) {
-    Label what = Texts.label(number + "  " + trial.what(), next ? "heading" : "faint");
+    Label what = Texts.label(number + "  " + trial.what(), next ? Style.HEADING : Style.FAINT);
     what.setMinWidth(Region.USE_PREF_SIZE);
     what.setPrefWidth(270);
     HBox row = new HBox(8, what);
     row.setAlignment(Pos.CENTER_LEFT);
     HBox.setHgrow(what, Priority.ALWAYS);
     if (trial.done()) {
-      row.getChildren()
-          .add(Texts.label("line " + trial.line().getAsInt() + ": " + trial.answer(), "figures"));
+      row.getChildren().add(Texts.label("line " + trial.line().getAsInt() + ": " + trial.answer()));
     }
     for (int i = 0; i < trial.choices().size() && !trial.done(); i++) {
       SwapTrial.Choice choice = trial.choices().get(i);
-      String key = next ? KEYS.get(i).getName() + " " : "";
-      Button button =
-          Texts.button(key + choice.word(), () -> enter.accept(choice.line()), "plain-button");
+      String words = next ? Keys.outcomes().get(i).on(choice.word()) : choice.word();
+      Button button = Texts.button(words, () -> enter.accept(choice.line()), Style.PLAIN_BUTTON);
       button.setMinWidth(Region.USE_PREF_SIZE);
       row.getChildren().add(button);
     }
@@ -127,7 +124,7 @@ final class SwapDialog {
   }
 
   private void keys(KeyEvent e) {
-    int index = KEYS.indexOf(e.getCode());
+    int index = Keys.outcome(e);
     if (index >= 0) {
       now()
           .flatMap(SwapTrial::next)

@@ -11,7 +11,6 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -25,8 +24,8 @@ import raconteur.core.fault.Place;
 import raconteur.core.finding.Statement;
 import raconteur.core.plan.Step;
 import raconteur.core.story.CaseState;
-import raconteur.desktop.app.FilePicker;
 import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.ArmsLength;
@@ -41,6 +40,8 @@ import raconteur.desktop.signals.SignalsPresenter;
 import raconteur.desktop.simulate.ScreenPane;
 import raconteur.desktop.simulate.SimulationBar;
 import raconteur.desktop.simulate.SimulationDesk;
+import raconteur.desktop.theme.Style;
+import raconteur.desktop.workshop.FilePicker;
 
 /** The board, the suspects, the next step, the story and the bench line, laid out. */
 public final class TraceView extends StackPane {
@@ -49,8 +50,6 @@ public final class TraceView extends StackPane {
   private static final double SHELF_PLACE = 165;
   private static final String TOP = "Top side";
   private static final String UNDERSIDE = "Underside, as turned over";
-  private static final Map<KeyCode, Integer> OUTCOME_KEYS =
-      Map.of(KeyCode.F2, 0, KeyCode.F3, 1, KeyCode.F4, 2, KeyCode.F5, 3, KeyCode.F6, 4);
 
   private final CaseDesk desk;
   private final Optional<SimulationDesk> simulation;
@@ -61,9 +60,10 @@ public final class TraceView extends StackPane {
   private final StoryList story;
   private final BenchBar bench;
   private final ArmsLength armsLength = new ArmsLength();
-  private final Label news = Texts.line("", "heading");
-  private final Button side = Texts.button("F9 turn over", this::turnOver, "plain-button");
-  private final Label sideName = Texts.line(TOP, "faint");
+  private final Label news = Texts.line("", Style.HEADING);
+  private final Button side =
+      Texts.button(Keys.TURN_OVER.on("turn over"), this::turnOver, Style.PLAIN_BUTTON);
+  private final Label sideName = Texts.line(TOP, Style.FAINT);
   private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
   private final FilePicker files;
   private String chosen = "";
@@ -76,7 +76,6 @@ public final class TraceView extends StackPane {
   public TraceView(
       CaseDesk desk, FilePicker files, boolean dim, Optional<SimulationDesk> simulation) {
     this.files = files;
-    getStyleClass().add("trace-root");
     this.desk = desk;
     this.simulation = simulation;
     this.stepCard =
@@ -113,7 +112,7 @@ public final class TraceView extends StackPane {
     VBox.setVgrow(reasons, Priority.ALWAYS);
     stepCard.setMinHeight(Region.USE_PREF_SIZE);
     StackPane sheet = new StackPane(map);
-    sheet.getStyleClass().add("sheet");
+    Style.SHEET.on(sheet);
     VBox.setVgrow(sheet, Priority.ALWAYS);
     story.setPrefHeight(178);
     story.setMinHeight(90);
@@ -129,7 +128,7 @@ public final class TraceView extends StackPane {
     left.getChildren().addAll(sheet, news, story);
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox body = new HBox(10, left, right);
-    body.getStyleClass().add("trace");
+    Style.TRACE.on(body);
     return body;
   }
 
@@ -151,9 +150,9 @@ public final class TraceView extends StackPane {
             8,
             sideName,
             side,
-            Texts.button("fit", map::fit, "plain-button"),
-            Texts.button("+", () -> map.zoom(1.5), "plain-button"),
-            Texts.button("−", () -> map.zoom(1 / 1.5), "plain-button"),
+            Texts.button("fit", map::fit, Style.PLAIN_BUTTON),
+            Texts.button("+", () -> map.zoom(1.5), Style.PLAIN_BUTTON),
+            Texts.button("−", () -> map.zoom(1 / 1.5), Style.PLAIN_BUTTON),
             damageMenu(),
             benchMenu(),
             gap,
@@ -166,12 +165,13 @@ public final class TraceView extends StackPane {
   private MenuButton damageMenu() {
     MenuButton menu = new MenuButton("mark damage");
     menu.setMinWidth(Region.USE_PREF_SIZE);
-    menu.getStyleClass().add("plain-button");
+    Style.PLAIN_BUTTON.on(menu);
     for (DamageArea.Kind kind : DamageArea.Kind.values()) {
       MenuItem item = new MenuItem(kind.word());
       item.setOnAction(
           e -> {
-            bench.say("Draw the area on the board; Esc leaves it.", true);
+            bench.say(
+                "Draw the area on the board; " + Keys.TO_BENCH_LINE.label() + " leaves it.", true);
             map.drawArea(kind, area -> bench.enter(new Statement.Damaged(area).line()));
           });
       menu.getItems().add(item);
@@ -183,16 +183,16 @@ public final class TraceView extends StackPane {
   private MenuButton benchMenu() {
     MenuItem shop = new MenuItem("shop: school and instruments …");
     shop.setOnAction(e -> askShop());
-    MenuItem swap = new MenuItem("F12 try the chosen suspect by swapping …");
+    MenuItem swap = new MenuItem(Keys.SWAP.on("try the chosen suspect by swapping …"));
     swap.setOnAction(e -> trySwap());
     MenuItem recording = new MenuItem("read a recording …");
     recording.setOnAction(e -> readRecording());
     CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
-    sounds.setSelected(desk.workshop().sounds());
+    sounds.setSelected(desk.workshop().settings().sounds());
     sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
     MenuButton menu = new MenuButton("bench", null, shop, swap, recording, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
-    menu.getStyleClass().add("plain-button");
+    Style.PLAIN_BUTTON.on(menu);
     return menu;
   }
 
@@ -203,13 +203,13 @@ public final class TraceView extends StackPane {
           "This machine has no sound output that is free: the sentence here stays all.", false);
       return false;
     }
-    String refusal = desk.workshop().keepSounds(wanted);
+    String refusal = desk.workshop().settings().keepSounds(wanted);
     bench.say(
         refusal.isEmpty()
             ? (wanted ? "Kept lines rise, refused ones are low." : "Lines make no sound.")
             : refusal,
         refusal.isEmpty());
-    return desk.workshop().sounds();
+    return desk.workshop().settings().sounds();
   }
 
   /** What a scope or a bus recorder wrote, held against this board. */
@@ -236,10 +236,10 @@ public final class TraceView extends StackPane {
   }
 
   private void askShop() {
-    ShopDialog.ask(this, desk.workshop().shop())
+    ShopDialog.ask(this, desk.workshop().settings().shop())
         .ifPresent(
             shop -> {
-              String refusal = desk.workshop().keepShop(shop);
+              String refusal = desk.workshop().settings().keepShop(shop);
               bench.say(
                   refusal.isEmpty()
                       ? "The shop now works as " + shop.school().name() + "."
@@ -311,44 +311,45 @@ public final class TraceView extends StackPane {
   }
 
   private void keys(KeyEvent e) {
-    Integer index = OUTCOME_KEYS.get(e.getCode());
-    if (index != null) {
-      Optional<Step> step = desk.state().shownStep();
-      step.flatMap(s -> StepCard.outcome(s, index)).ifPresent(this::take);
-      e.consume();
-    } else if (e.getCode() == KeyCode.F7) {
-      if (e.isShiftDown()) {
-        desk.decline();
-      } else {
-        desk.showNextSuggestion();
-      }
-      e.consume();
-    } else if (e.getCode() == KeyCode.F8) {
-      if (e.isShiftDown()) {
-        desk.stopThinking();
-      } else {
-        armsLength.setVisible(!armsLength.isVisible());
-      }
-      e.consume();
-    } else if (e.getCode() == KeyCode.F9) {
-      turnOver();
-      e.consume();
-    } else if (e.getCode() == KeyCode.F12) {
-      trySwap();
-      e.consume();
-    } else if (e.getCode() == KeyCode.F11) {
-      if (e.isShiftDown()) {
-        simulation.ifPresent(s -> s.take(desk.state().shownStep()));
-      } else {
-        focusProbe.run();
-      }
-      e.consume();
-    } else if (e.getCode() == KeyCode.ESCAPE) {
-      armsLength.setVisible(false);
-      map.stopDrawing();
-      bench.field().requestFocus();
-      e.consume();
+    command(e)
+        .ifPresent(
+            command -> {
+              command.run();
+              e.consume();
+            });
+  }
+
+  private Optional<Runnable> command(KeyEvent e) {
+    int index = Keys.outcome(e);
+    if (index >= 0) {
+      return Optional.of(
+          () ->
+              desk.state()
+                  .shownStep()
+                  .flatMap(step -> StepCard.outcome(step, index))
+                  .ifPresent(this::take));
     }
+    Map<Keys, Runnable> commands =
+        Map.of(
+            Keys.NEXT_STEP, desk::showNextSuggestion,
+            Keys.DECLINE, desk::decline,
+            Keys.ARMS_LENGTH, () -> armsLength.setVisible(!armsLength.isVisible()),
+            Keys.STOP_WORKING, desk::stopThinking,
+            Keys.TURN_OVER, this::turnOver,
+            Keys.SWAP, this::trySwap,
+            Keys.INSTRUMENTS, () -> simulation.ifPresent(s -> s.take(desk.state().shownStep())),
+            Keys.PROBE, focusProbe,
+            Keys.TO_BENCH_LINE, this::toBenchLine);
+    return commands.entrySet().stream()
+        .filter(c -> c.getKey().is(e))
+        .map(Map.Entry::getValue)
+        .findFirst();
+  }
+
+  private void toBenchLine() {
+    armsLength.setVisible(false);
+    map.stopDrawing();
+    bench.field().requestFocus();
   }
 
   public void setDim(boolean dim) {

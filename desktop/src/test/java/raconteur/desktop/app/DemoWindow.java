@@ -11,6 +11,7 @@ import javafx.stage.Stage;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.desktop.Demo;
 import raconteur.desktop.theme.Theme;
+import raconteur.desktop.workshop.Workshop;
 
 /**
  * The real window on a demo casebook of its own; file dialogs answer with the files told.
@@ -32,17 +33,12 @@ public record DemoWindow(
     Theme.prepare();
     Frame frame =
         new Frame(
-            new FilePicker() {
-              @Override
-              public Optional<Path> toRead(String title, String kind, String... patterns) {
+            question -> {
+              if (question.proposedName().isEmpty()) {
                 return toRead.get();
               }
-
-              @Override
-              public Optional<Path> toWrite(String title, String proposedName) {
-                asked.set(own.resolve(proposedName));
-                return Optional.of(asked.get());
-              }
+              asked.set(own.resolve(question.proposedName().get()));
+              return Optional.of(asked.get());
             });
     Scene scene = new Scene(frame, 1280, 800);
     Theme.dress(scene);

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
+import raconteur.desktop.workshop.FilePicker;
 
 /** What the window does where its casebook is gone, or cannot be opened. */
 class KeepingWindowTest extends InWindow {
@@ -52,8 +53,8 @@ class KeepingWindowTest extends InWindow {
               window().frame().getScene().setRoot(frame);
               frame.refuse(
                   "It is missing.",
-                  new Frame.Remedy("Open it again", () -> done.set("again")),
-                  new Frame.Remedy("Put the copy in its place", () -> done.set("restored")));
+                  new Pages.Remedy("Open it again", () -> done.set("again")),
+                  new Pages.Remedy("Put the copy in its place", () -> done.set("restored")));
               return frame;
             });
     WaitForAsyncUtils.waitForFxEvents();

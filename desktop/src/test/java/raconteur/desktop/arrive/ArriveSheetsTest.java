@@ -12,12 +12,13 @@ import org.junit.jupiter.api.io.TempDir;
 import raconteur.core.intake.PartsFound;
 import raconteur.core.intake.TakingApart;
 import raconteur.core.intake.Worth;
-import raconteur.core.verdict.Verdict;
+import raconteur.core.judge.Verdict;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.Tone;
+import raconteur.desktop.workshop.Settings;
+import raconteur.desktop.workshop.Workshop;
 
 /** What Arrive shows, on the demo's case 15 and what is said to it. */
 class ArriveSheetsTest {
@@ -99,8 +100,8 @@ class ArriveSheetsTest {
   void theShopsRatesAreKeptAndWeighed() {
     WorthPresenter presenter = new WorthPresenter(desk());
     Worth usual = presenter.worth();
-    assertThat(presenter.keep(WorthPresenter.PER_HOUR, "ten")).contains("is no rate");
-    assertThat(presenter.keep(WorthPresenter.PER_HOUR, "60,5")).isEmpty();
+    assertThat(presenter.keep(Settings.Rate.MONEY_PER_HOUR, "ten")).contains("is no rate");
+    assertThat(presenter.keep(Settings.Rate.MONEY_PER_HOUR, "60,5")).isEmpty();
     assertThat(presenter.rates().moneyPerHour()).isEqualTo(60.5);
     Worth dear = presenter.worth();
     assertThat(dear.minutes()).isEqualTo(usual.minutes());

@@ -23,7 +23,7 @@ import raconteur.core.board.Depth;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Signal;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 class BoardsPresenterTest {
   @TempDir private Path folder;

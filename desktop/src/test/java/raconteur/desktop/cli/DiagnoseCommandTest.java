@@ -53,7 +53,7 @@ class DiagnoseCommandTest {
   void printsSuspectsWeightsClearedAndNextSteps() throws IOException {
     assertThat(run(board(), CASE)).isZero();
     assertThat(out.toString())
-        .contains("U13: leaks on its rail", "dB", "strongly for: pull U13 92 ohm", "Cleared:")
+        .contains("U13: leaks on its rail", "dban", "strongly for: pull U13 92 ohm", "Cleared:")
         .contains("Next", "1. Replace U13 (QM-11)")
         .contains("not understood: U99 hot");
   }

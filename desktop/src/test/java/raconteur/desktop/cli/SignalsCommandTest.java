@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
@@ -14,9 +17,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import picocli.CommandLine;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.signals.Asked;
 import raconteur.desktop.signals.SignalsPresenter;
+import raconteur.desktop.workshop.Workshop;
 
 class SignalsCommandTest {
   @TempDir private Path folder;
@@ -61,6 +64,10 @@ class SignalsCommandTest {
     JsonNode lines = new ObjectMapper().readTree(out.toString()).get("lines");
     assertThat(lines).hasSizeGreaterThan(3);
     assertThat(out.toString()).contains("/RAS", "toggling");
+    var schema =
+        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+            .getSchema(Files.readString(Path.of("..", "docs", "formats", "signals.schema.json")));
+    assertThat(schema.validate(out.toString(), InputFormat.JSON)).isEmpty();
   }
 
   @Test

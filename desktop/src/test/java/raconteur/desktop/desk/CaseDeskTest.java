@@ -25,7 +25,7 @@ import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Told;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
+import raconteur.desktop.workshop.Workshop;
 
 class CaseDeskTest {
   @TempDir private Path folder;
@@ -92,8 +92,8 @@ class CaseDeskTest {
     Workshop workshop = workshop();
     Schools schools = Schools.shipped();
     Shop bare = new Shop(schools.named("probe first").orElseThrow(), Set.of("logic probe"));
-    assertThat(workshop.keepShop(bare)).isEmpty();
-    assertThat(workshop.shop()).isEqualTo(bare);
+    assertThat(workshop.settings().keepShop(bare)).isEmpty();
+    assertThat(workshop.settings().shop()).isEqualTo(bare);
     CaseDesk desk = on(workshop);
     desk.start();
     work();

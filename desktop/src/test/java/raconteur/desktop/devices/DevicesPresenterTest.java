@@ -13,8 +13,8 @@ import raconteur.core.data.Loaded;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.devices.DevicesPresenter.Typed;
+import raconteur.desktop.workshop.Workshop;
 
 class DevicesPresenterTest {
   @TempDir private Path folder;

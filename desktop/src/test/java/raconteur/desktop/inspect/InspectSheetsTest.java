@@ -9,15 +9,15 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import raconteur.core.judge.PullLedger;
 import raconteur.core.plan.Costs;
-import raconteur.core.power.PullLedger;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Dot;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.Tone;
+import raconteur.desktop.workshop.Workshop;
 
 /** What Inspect shows of the demo's case 15, whose story goes through all of it. */
 class InspectSheetsTest {

@@ -10,13 +10,13 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.Dot;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.Tone;
+import raconteur.desktop.workshop.Workshop;
 
 /** What Power shows, on the demo's case 15 and what is said to it. */
 class PowerSheetsTest {

@@ -16,8 +16,8 @@ import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
 import raconteur.desktop.Demo;
-import raconteur.desktop.app.Workshop;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.workshop.Workshop;
 
 class SimulationDeskTest {
   /** A seed whose one fault is a dead processor ROM: U16. */
@@ -114,8 +114,9 @@ class SimulationDeskTest {
     desk.enter("mended U16 replaced");
     desk.move(raconteur.core.story.CaseState.GONE_HOME);
     assertThat(workshop.tally(board)).isEqualTo(before);
-    assertThat(workshop.simulationSeed(desk.state().header().number())).contains(DEAD_ROM);
-    assertThat(workshop.simulationSeed(1)).isEmpty();
+    assertThat(workshop.settings().simulationSeed(desk.state().header().number()))
+        .contains(DEAD_ROM);
+    assertThat(workshop.settings().simulationSeed(1)).isEmpty();
   }
 
   @Test

@@ -61,20 +61,10 @@ final class OutOfCircuit {
         && pin.part().equals(name)) {
       outputs.put(
           pin.number(),
-          switch (fault.mode()) {
-            case STUCK_LOW -> Level.LOW;
-            case STUCK_HIGH -> Level.HIGH;
-            case FLOATS,
-                WEAK,
-                DEAD,
-                LEAKS,
-                SHORTED,
-                BITS_LOST,
-                ADDRESS_STUCK,
-                UNSUITED,
-                OPEN,
-                SHORT ->
-                Level.FLOATING;
+          switch (fault.mode().line()) {
+            case HELD_LOW -> Level.LOW;
+            case HELD_HIGH -> Level.HIGH;
+            case LET_GO, WEAKLY_DRIVEN, OWN -> Level.FLOATING;
           });
     }
   }

@@ -65,7 +65,7 @@ public final class LogicRun {
   private static final int QUEUED = 0x80000000;
   private final byte[] clockWas;
   private final Machine machine;
-  private final Words[] memories;
+  private final MemoryWords[] memories;
   private final Component[] components;
   private final ComponentPins[] pins;
   private final SplittableRandom dice;
@@ -164,7 +164,7 @@ public final class LogicRun {
     pins = new ComponentPins[cells.length];
     Arrays.fill(driven, (byte) Lines.FLOATING);
     for (int i = 0; i < memories.length; i++) {
-      memories[i] = new Words(circuit.memoryWords[i], circuit.memoryWidths[i]);
+      memories[i] = new MemoryWords(circuit.memoryWords[i], circuit.memoryWidths[i]);
       if (powerUp == PowerUp.UNKNOWN) {
         memories[i].forget();
       } else {
@@ -288,7 +288,7 @@ public final class LogicRun {
     return circuit;
   }
 
-  public Words memory(int memory) {
+  public MemoryWords memory(int memory) {
     return memories[memory];
   }
 
@@ -901,7 +901,7 @@ public final class LogicRun {
       return;
     }
     int address = enable == Lines.UNKNOWN ? -1 : c.address().at(machine);
-    Words words = memories[c.memory()];
+    MemoryWords words = memories[c.memory()];
     for (int i = 0; i < c.drivers().length; i++) {
       if (c.drivers()[i] >= 0) {
         follow(c.drivers()[i], address < 0 ? Lines.UNKNOWN : words.bit(address, c.bits()[i]));

@@ -5,7 +5,7 @@ final class Machine {
   static final int UNKNOWN_WORD = -1;
 
   final byte[] seen;
-  final Words[] memories;
+  final MemoryWords[] memories;
   final int[] registers;
   private final int[][] gatherNodes;
   private final long[] gatherAt;
@@ -14,7 +14,7 @@ final class Machine {
 
   Machine(Circuit circuit, byte[] seen) {
     this.seen = seen;
-    memories = new Words[circuit.memoryWords.length];
+    memories = new MemoryWords[circuit.memoryWords.length];
     registers = new int[circuit.registers];
     gatherNodes = circuit.gathers;
     gatherAt = new long[gatherNodes.length];

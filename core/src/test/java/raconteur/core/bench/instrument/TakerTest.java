@@ -7,12 +7,13 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.Boards;
 import raconteur.core.bench.FaultWords;
 import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.program.StartUp;
 import raconteur.core.bench.screen.Picture;
-import raconteur.core.bench.test.StartUp;
 import raconteur.core.board.PinRef;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
@@ -85,5 +86,44 @@ class TakerTest {
   private static double hertz(Taker hands) {
     Finding clock = new Finding.Frequency(PinRef.parse("U8.17"), 1);
     return ((Finding.Frequency) hands.take(clock).orElseThrow()).hertz();
+  }
+
+  /** What the hands can do and what tests.json says they can is the same. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "U8.6 toggling",
+        "U8.6 3.4 V",
+        "U8.6 1 MHz",
+        "U8.6 gnd 4 kohm",
+        "U8.26 released 100 ms",
+        "5V 5.0 V",
+        "5V at U8 5.0 V",
+        "5V dummy 5.0 V",
+        "5V 1.1 A",
+        "5V ripple 10 mV",
+        "5V gnd 300 ohm",
+        "cont U8.6 U9.1 joined",
+        "U26 tester pass",
+        "U15 rom good",
+        "U26 hot",
+        "U26 41 C",
+        "CE1 100 uF",
+        "flash pass",
+        "diag U26 good",
+        "diag U26 good harness",
+        "screen blank",
+        "swap U26 good same",
+        "piggyback U26 same",
+        "without U44 same",
+        "U26 elsewhere good",
+        "function J4 good",
+        "proof soak 3 runs clean"
+      })
+  void theHandsMakeJustTheTestsCalledSimulated(String line) {
+    Finding test = asked(line);
+    assertThat(at().take(test).isPresent())
+        .as(test.kind().name())
+        .isEqualTo(test.kind().simulated());
   }
 }

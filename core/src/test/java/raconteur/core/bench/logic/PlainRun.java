@@ -30,7 +30,7 @@ final class PlainRun {
       seen[i] = (byte) dice.nextInt(2);
     }
     for (int i = 0; i < machine.memories.length; i++) {
-      machine.memories[i] = new Words(circuit.memoryWords[i], circuit.memoryWidths[i]);
+      machine.memories[i] = new MemoryWords(circuit.memoryWords[i], circuit.memoryWidths[i]);
     }
     for (Circuit.Step step : circuit.steps) {
       driven[step.driver()] = (byte) step.line();

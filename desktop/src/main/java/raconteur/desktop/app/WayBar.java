@@ -1,0 +1,98 @@
+package raconteur.desktop.app;
+
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.function.Consumer;
+import javafx.css.PseudoClass;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import raconteur.core.inspect.Stages;
+import raconteur.core.prove.ClosingStages;
+import raconteur.desktop.control.Keys;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.desk.DeskState;
+import raconteur.desktop.theme.Style;
+
+/** The bar across the top: the ways to go, how the stages of the case stand, and the case. */
+final class WayBar extends HBox {
+  private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
+  private static final double WIDE_ENOUGH = 1240;
+
+  private final Label caseName = Texts.line("", Style.CASE_NAME);
+  private final Label wordmark = Texts.line("Raconteur", Style.WORDMARK);
+  private final Map<Way, Button> buttons = new EnumMap<>(Way.class);
+
+  WayBar(Consumer<Way> go, Runnable onDim, Runnable onHelp) {
+    Style.FRAME_BAR.on(this);
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    getChildren().add(wordmark);
+    for (Way way : Way.values()) {
+      Button button = Texts.button(way.word(), () -> go.accept(way), Style.STAGE_BUTTON);
+      button.setAccessibleText(way.word() + ", " + way.key().label());
+      button.setTooltip(new Tooltip(way.key().label()));
+      // Nowhere to go before there is a casebook.
+      button.setDisable(true);
+      buttons.put(way, button);
+      getChildren().add(button);
+    }
+    getChildren()
+        .addAll(
+            caseName,
+            gap,
+            Texts.button(Keys.DIM.on("dim"), onDim, Style.STAGE_BUTTON),
+            Texts.button(Keys.HELP.on("keys"), onHelp, Style.STAGE_BUTTON));
+    widthProperty().addListener((o, before, width) -> narrow(width.doubleValue() < WIDE_ENOUGH));
+  }
+
+  /** On a narrow window the bar gives up its name and its air, so that every way stays in reach. */
+  private void narrow(boolean narrow) {
+    wordmark.setVisible(!narrow);
+    wordmark.setManaged(!narrow);
+    pseudoClassStateChanged(NARROW, narrow);
+  }
+
+  /** There is a casebook: all ways are open. */
+  void open() {
+    buttons.values().forEach(button -> button.setDisable(false));
+  }
+
+  /** Says which way was gone, and whether the case on the desk is what is shown. */
+  void here(Way way, boolean aboutTheCase) {
+    buttons.values().forEach(Style.HERE::off);
+    Style.HERE.on(buttons.get(way));
+    caseName.setVisible(aboutTheCase);
+  }
+
+  void nameCase(int number, String name) {
+    caseName.setText("No. " + number);
+    caseName.setTooltip(new Tooltip(name));
+  }
+
+  /** How the stages stand, on their buttons. */
+  void mark(DeskState state) {
+    mark(Way.ARRIVE, Stages.arrive(state.board(), state.telling()));
+    mark(Way.INSPECT, Stages.inspect(state.board(), state.telling()));
+    mark(Way.POWER, Stages.power(state.board(), state.telling()));
+    mark(Way.MEND, ClosingStages.mend(state.board(), state.telling()));
+    mark(Way.PROVE, ClosingStages.prove(state.board(), state.telling()));
+    mark(Way.HAND_OVER, ClosingStages.handOver(state.header(), state.telling()));
+  }
+
+  private void mark(Way way, Stages.Mark mark) {
+    Button button = buttons.get(way);
+    String sign =
+        switch (mark.standing()) {
+          case OPEN -> "○";
+          case DONE -> "✓";
+          case CONTRADICTED -> "✗";
+        };
+    button.setText(way.word() + " " + sign);
+    button.setAccessibleText(way.word() + ", " + way.key().label() + ", " + mark.words());
+    button.setTooltip(new Tooltip(way.key().label() + ": " + mark.words()));
+  }
+}

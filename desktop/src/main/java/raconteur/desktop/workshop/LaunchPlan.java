@@ -1,0 +1,40 @@
+package raconteur.desktop.workshop;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * What to open and how.
+ *
+ * @param casebook the file
+ * @param demo whether to fill it with the demo's cases first
+ * @param timeStart whether to print how long the start took, and leave
+ */
+public record LaunchPlan(Path casebook, boolean demo, Clock clock, boolean timeStart) {
+
+  /** Where the user's board files lie: beside the casebook. */
+  public Path boardsFolder() {
+    return casebook.toAbsolutePath().resolveSibling("boards");
+  }
+
+  /** The casebook in the platform's usual data folder. */
+  public static Path usualFile() {
+    Path home = Path.of(System.getProperty("user.home"));
+    String os = System.getProperty("os.name").toLowerCase(Locale.ROOT);
+    Path data;
+    if (os.contains("win")) {
+      data = environment("APPDATA").orElse(home.resolve("AppData/Roaming"));
+    } else if (os.contains("mac")) {
+      data = home.resolve("Library/Application Support");
+    } else {
+      data = environment("XDG_DATA_HOME").orElse(home.resolve(".local/share"));
+    }
+    return data.resolve("raconteur").resolve("my.casebook");
+  }
+
+  private static Optional<Path> environment(String name) {
+    return Optional.ofNullable(System.getenv(name)).filter(v -> !v.isBlank()).map(Path::of);
+  }
+}

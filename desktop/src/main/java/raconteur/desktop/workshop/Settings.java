@@ -1,0 +1,156 @@
+package raconteur.desktop.workshop;
+
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import raconteur.casebook.store.Casebook;
+import raconteur.casebook.store.Outcome;
+import raconteur.core.plan.School;
+import raconteur.core.plan.Schools;
+import raconteur.core.plan.Shop;
+
+/**
+ * Everything the shop has set, kept in its casebook: how it works, what it owns, what its hour and
+ * its parts cost, its name, where its files lie, and what is counted beside the story. All names of
+ * settings stand here. What was never set, or cannot be read, is the usual.
+ */
+public final class Settings {
+  private static final String SOUNDS = "sound cues";
+  private static final String SCHOOL = "school";
+  private static final String INSTRUMENTS = "instruments";
+  private static final String SHOP_NAME = "name of this shop";
+
+  private final Casebook casebook;
+
+  public Settings(Casebook casebook) {
+    this.casebook = casebook;
+  }
+
+  /** A sum of money or a factor the shop works with. */
+  public enum Rate {
+    MONEY_PER_HOUR("money per hour"),
+    PARTS_FACTOR("parts factor");
+
+    private final String setting;
+
+    Rate(String setting) {
+      this.setting = setting;
+    }
+  }
+
+  /** Whether lines that are kept or refused are heard. */
+  public boolean sounds() {
+    return casebook.setting(SOUNDS).filter("on"::equals).isPresent();
+  }
+
+  /** Has them heard from now on, or not; the sentence of a refusal, empty for none. */
+  public String keepSounds(boolean on) {
+    return keep(SOUNDS, on ? "on" : "off");
+  }
+
+  /** How the shop likes to work and what stands on its bench, as far as it was said. */
+  public Shop shop() {
+    Schools schools = Schools.shipped();
+    School school = casebook.setting(SCHOOL).flatMap(schools::named).orElse(schools.usual());
+    Set<String> owned =
+        casebook
+            .setting(INSTRUMENTS)
+            .map(
+                text ->
+                    Arrays.stream(text.split(",", -1))
+                        .map(String::strip)
+                        .filter(schools.instruments()::contains)
+                        .collect(Collectors.toSet()))
+            .orElse(schools.usuallyOwned());
+    return new Shop(school, owned);
+  }
+
+  /** Keeps how the shop works; a sentence where that failed, else empty. */
+  public String keepShop(Shop shop) {
+    return Stream.of(
+            keep(SCHOOL, shop.school().name()),
+            keep(INSTRUMENTS, String.join(",", new TreeSet<>(shop.owned()))))
+        .filter(refusal -> !refusal.isEmpty())
+        .findFirst()
+        .orElse("");
+  }
+
+  /** The name this shop goes by where counts are shared; empty for none. */
+  public String shopName() {
+    return casebook.setting(SHOP_NAME).orElse("");
+  }
+
+  public String keepShopName(String name) {
+    return keep(SHOP_NAME, name);
+  }
+
+  /** A rate as it was typed, where it was. */
+  public Optional<String> rate(Rate rate) {
+    return casebook.setting(rate.setting);
+  }
+
+  public String keepRate(Rate rate, String value) {
+    return keep(rate.setting, value);
+  }
+
+  /** The seed of a simulated case; empty for a case of a real board. */
+  public Optional<Long> simulationSeed(int caseNumber) {
+    return casebook
+        .setting(simulation(caseNumber))
+        .filter(text -> text.matches("-?[0-9]{1,18}"))
+        .map(Long::parseLong);
+  }
+
+  /** Makes a case a simulated one. */
+  public String keepSimulationSeed(int caseNumber, long seed) {
+    return keep(simulation(caseNumber), Long.toString(seed));
+  }
+
+  private static String simulation(int caseNumber) {
+    return "simulated case " + caseNumber;
+  }
+
+  /** What is counted of a case's soak run, as it was kept. */
+  public Optional<String> soak(int caseNumber) {
+    return casebook.setting("soak of case " + caseNumber);
+  }
+
+  public String keepSoak(int caseNumber, String count) {
+    return keep("soak of case " + caseNumber, count);
+  }
+
+  /** The folder files of a kind were last in, where it is still there. */
+  public Optional<Path> folder(String kind) {
+    return casebook.setting(folderOf(kind)).flatMap(Settings::path).filter(Files::isDirectory);
+  }
+
+  public String keepFolder(String kind, Path folder) {
+    return keep(folderOf(kind), folder.toAbsolutePath().toString());
+  }
+
+  private static String folderOf(String kind) {
+    return "folder of " + kind.toLowerCase(Locale.ROOT);
+  }
+
+  private static Optional<Path> path(String text) {
+    try {
+      return Optional.of(Path.of(text));
+    } catch (InvalidPathException e) {
+      return Optional.empty();
+    }
+  }
+
+  private String keep(String setting, String value) {
+    return switch (casebook.keepSetting(setting, value)) {
+      case Outcome.Failed<String>(String why) -> why;
+      case Outcome.Done<String> _ -> "";
+    };
+  }
+}
