@@ -297,7 +297,7 @@ public final class Casebook implements AutoCloseable {
   }
 
   /** All settings, by name. */
-  synchronized Map<String, String> settings() {
+  public synchronized Map<String, String> settings() {
     Map<String, String> settings = new TreeMap<>();
     handle
         .createQuery("SELECT name, value FROM settings")

@@ -23,6 +23,8 @@ import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
 import raconteur.casebook.store.Restore;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.desktop.log.Log;
+import raconteur.desktop.log.Mishaps;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.workshop.FilePicker;
 import raconteur.desktop.workshop.LaunchPlan;
@@ -42,6 +44,8 @@ public final class RaconteurApp extends Application {
   private static final ExecutorService INSTRUMENTS = aside("simulated instruments");
   private static final ExecutorService FILES =
       Executors.newCachedThreadPool(r -> daemon(r, "files"));
+  private static final Log LOG = new Log(LaunchPlan.dataFolder());
+
   private Optional<Casebook> casebook = Optional.empty();
   private Optional<Frame> shown = Optional.empty();
   private Optional<Timeline> looking = Optional.empty();
@@ -83,6 +87,7 @@ public final class RaconteurApp extends Application {
     stage.setMinWidth(1024);
     stage.setMinHeight(700);
     stage.setScene(scene);
+    Thread.setDefaultUncaughtExceptionHandler(mishaps(frame));
     stage.show();
     await(OPENING.get(), plan, frame);
   }
@@ -103,12 +108,13 @@ public final class RaconteurApp extends Application {
   }
 
   private static String mishap(LaunchPlan plan, Throwable failure) {
-    Throwable cause = Optional.ofNullable(failure.getCause()).orElse(failure);
-    return "Something in the program itself went wrong while opening "
-        + plan.casebook()
-        + " ("
-        + cause
-        + "). Nothing was changed in it.";
+    LOG.say("opening " + plan.casebook(), failure);
+    return plan.casebook() + " could not be opened. " + new Mishaps(LOG, _ -> {}).sentence(failure);
+  }
+
+  /** What nobody caught is told above whatever is shown. */
+  static Mishaps mishaps(Frame frame) {
+    return new Mishaps(LOG, sentence -> Platform.runLater(() -> frame.notice(sentence)));
   }
 
   private void opened(LaunchPlan plan, Frame frame, Outcome<Workshop> opened) {
@@ -204,6 +210,7 @@ public final class RaconteurApp extends Application {
     shown = Optional.of(frame);
     version = workshop.casebook().version();
     frame.open(workshop);
+    FILES.execute(() -> LOG.say("opened " + workshop.casebook().file()));
     backUp(workshop);
     Timeline every = new Timeline(new KeyFrame(LOOK_AT_FILE, e -> lookAtFile()));
     every.setCycleCount(Timeline.INDEFINITE);

@@ -12,6 +12,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
 import picocli.CommandLine;
+import raconteur.desktop.log.Log;
+import raconteur.desktop.log.Mishaps;
+import raconteur.desktop.workshop.LaunchPlan;
 
 /** Runs a command and sees to it that whatever goes wrong is said in one sentence. */
 public final class Console {
@@ -66,16 +69,11 @@ public final class Console {
       case AccessDeniedException denied ->
           denied.getFile() + " is not yours to read, or to write: choose another.";
       case IOException io -> io.getMessage() + ".";
-      default ->
-          "Something in the program itself went wrong ("
-              + cause
-              + at(cause)
-              + "); what was kept before is kept.";
+      default -> {
+        Log log = new Log(LaunchPlan.dataFolder());
+        log.say("in a command", cause);
+        yield new Mishaps(log, _ -> {}).sentence(cause);
+      }
     };
-  }
-
-  private static String at(Exception e) {
-    StackTraceElement[] trace = e.getStackTrace();
-    return trace.length == 0 ? "" : " at " + trace[0];
   }
 }

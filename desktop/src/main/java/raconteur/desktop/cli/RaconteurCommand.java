@@ -10,9 +10,19 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.IVersionProvider;
 import picocli.CommandLine.Option;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.casebook.store.Casebook;
+import raconteur.casebook.store.Outcome;
+import raconteur.core.board.BoardWriter;
+import raconteur.core.device.DeviceLibrary;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseFiles;
 import raconteur.desktop.app.Pictures;
 import raconteur.desktop.app.RaconteurApp;
+import raconteur.desktop.log.HelpReport;
+import raconteur.desktop.log.Log;
 import raconteur.desktop.workshop.LaunchPlan;
+import raconteur.desktop.workshop.Settings;
 
 /** {@code raconteur}: opens the window on a casebook, or draws its views as pictures. */
 @Command(
@@ -51,6 +61,18 @@ public final class RaconteurCommand extends Printing {
   private @Nullable Path pictures;
 
   @Option(
+      names = "--report",
+      paramLabel = "FILE",
+      description = "Write a zip for whoever helps: log, versions, settings; then exit.")
+  private @Nullable Path report;
+
+  @Option(
+      names = "--with-case",
+      paramLabel = "N",
+      description = "Put this case and its board into the report as well.")
+  private @Nullable Integer withCase;
+
+  @Option(
       names = "--time-start",
       hidden = true,
       description = "Print the milliseconds until the window is usable, and exit.")
@@ -73,10 +95,59 @@ public final class RaconteurCommand extends Printing {
     Path file =
         demo ? demoFile(out()) : Optional.ofNullable(casebook).orElseGet(LaunchPlan::usualFile);
     LaunchPlan plan = new LaunchPlan(file, demo, Clock.systemUTC(), timeStart);
+    if (report != null) {
+      return report(report, file);
+    }
+    if (withCase != null) {
+      return refuse("--with-case goes with --report FILE.");
+    }
     if (pictures != null) {
       return Pictures.draw(plan, pictures, out(), err()) ? 0 : REFUSED;
     }
     return RaconteurApp.open(plan) ? 0 : REFUSED;
+  }
+
+  /** The casebook adds its settings, and a case if it was asked for; the report needs neither. */
+  private int report(Path target, Path file) {
+    HelpReport made =
+        HelpReport.of(new Log(LaunchPlan.dataFolder()), new Version().getVersion()[0]);
+    if (Files.exists(file) || withCase != null) {
+      switch (Casebook.open(file, Clock.systemUTC())) {
+        case Outcome.Failed<Casebook>(String why) -> {
+          if (withCase != null) {
+            return refuse(why);
+          }
+          made.with("casebook.txt", why + "\n");
+        }
+        case Outcome.Done<Casebook>(Casebook book) -> {
+          try (book) {
+            made.with("settings.txt", new Settings(book).words());
+            Optional<String> refusal =
+                Optional.ofNullable(withCase).flatMap(n -> addCase(made, book, file, n));
+            if (refusal.isPresent()) {
+              return refuse(refusal.get());
+            }
+          }
+        }
+      }
+    }
+    return made.write(target)
+        .map(this::refuse)
+        .orElseGet(() -> print("Written to " + target + ": look through it before you send it.\n"));
+  }
+
+  private static Optional<String> addCase(HelpReport report, Casebook book, Path file, int number) {
+    Optional<Case> wanted = book.find(number);
+    if (wanted.isEmpty()) {
+      return Optional.of("There is no case " + number + " in " + file + ".");
+    }
+    report.with("case.json", CaseFiles.write(wanted.get()));
+    BoardShelf.of(
+            new LaunchPlan(file, false, Clock.systemUTC(), false).boardsFolder(),
+            DeviceLibrary.shipped().with(book.devices()))
+        .find(wanted.get().header().boardId())
+        .ifPresent(board -> report.with("board.json", BoardWriter.write(board.contents())));
+    return Optional.empty();
   }
 
   private static Path demoFile(PrintWriter out) throws IOException {

@@ -296,16 +296,15 @@ public final class CaseDesk {
     int mine = asked.incrementAndGet();
     Set<String> without = Set.copyOf(declined);
     publish(with(advice, state.steps(), state.step(), true, state.news(), state.shifts()));
-    workshop
-        .worker()
-        .execute(
-            () -> {
-              List<Step> steps =
-                  advisor
-                      .map(a -> a.nextSteps(advice.get(), without, patience(mine)))
-                      .orElse(List.of());
-              show(mine, with(advice, steps, 0, false, state.news(), state.shifts()));
-            });
+    aside(
+        mine,
+        () -> {
+          List<Step> steps =
+              advisor
+                  .map(a -> a.nextSteps(advice.get(), without, patience(mine)))
+                  .orElse(List.of());
+          show(mine, with(advice, steps, 0, false, state.news(), state.shifts()));
+        });
   }
 
   /** Tells how the picture would change if a line were wrong; the story stays as it is. */
@@ -320,24 +319,17 @@ public final class CaseDesk {
         new Entry.Strike(
             entries.getLast().number() + 1, entries.getLast().at(), number, "what if"));
     Optional<Advisor.Advice> now = state.advice();
-    workshop
-        .worker()
-        .execute(
-            () ->
-                advisor.ifPresent(
-                    mind -> {
-                      Advisor.Advice other = mind.advise(story, patience(mine));
-                      String news = News.whatIf(number, now, other);
-                      show(
-                          mine,
-                          with(
-                              now,
-                              state.steps(),
-                              state.step(),
-                              false,
-                              news,
-                              News.shifts(now, other)));
-                    }));
+    aside(
+        mine,
+        () ->
+            advisor.ifPresent(
+                mind -> {
+                  Advisor.Advice other = mind.advise(story, patience(mine));
+                  String news = News.whatIf(number, now, other);
+                  show(
+                      mine,
+                      with(now, state.steps(), state.step(), false, news, News.shifts(now, other)));
+                }));
     return new DeskState.Kept("The story stays as it is.");
   }
 
@@ -384,17 +376,25 @@ public final class CaseDesk {
     Optional<Advisor.Advice> before = state.advice();
     publish(with(before, state.steps(), state.step(), true, state.news(), state.shifts()));
     Set<String> without = Set.copyOf(declined);
+    aside(mine, () -> think(mine, story, before, cause, without));
+  }
+
+  /**
+   * Runs a calculation away from the window. One that fails ends the waiting and says so; what it
+   * failed with goes where everything goes that nobody caught.
+   */
+  private void aside(int mine, Runnable calculation) {
     workshop
         .worker()
         .execute(
             () -> {
               try {
-                think(mine, story, before, cause, without);
+                calculation.run();
               } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
                 show(
                     mine,
                     with(
-                        before,
+                        state.advice(),
                         state.steps(),
                         state.step(),
                         false,
@@ -402,6 +402,8 @@ public final class CaseDesk {
                             + e
                             + "). The line is in the story, and the rest goes on.",
                         List.of()));
+                Thread here = Thread.currentThread();
+                here.getUncaughtExceptionHandler().uncaughtException(here, e);
               }
             });
   }

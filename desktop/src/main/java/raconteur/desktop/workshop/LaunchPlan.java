@@ -21,6 +21,11 @@ public record LaunchPlan(Path casebook, boolean demo, Clock clock, boolean timeS
 
   /** The casebook in the platform's usual data folder. */
   public static Path usualFile() {
+    return dataFolder().resolve("my.casebook");
+  }
+
+  /** The platform's usual data folder: casebook, own boards, log. */
+  public static Path dataFolder() {
     Path home = Path.of(System.getProperty("user.home"));
     String os = System.getProperty("os.name").toLowerCase(Locale.ROOT);
     Path data;
@@ -31,7 +36,7 @@ public record LaunchPlan(Path casebook, boolean demo, Clock clock, boolean timeS
     } else {
       data = environment("XDG_DATA_HOME").orElse(home.resolve(".local/share"));
     }
-    return data.resolve("raconteur").resolve("my.casebook");
+    return data.resolve("raconteur");
   }
 
   private static Optional<Path> environment(String name) {

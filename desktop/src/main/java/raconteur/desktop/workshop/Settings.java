@@ -25,6 +25,7 @@ public final class Settings {
   private static final String SOUNDS = "sound cues";
   private static final String SCHOOL = "school";
   private static final String INSTRUMENTS = "instruments";
+  private static final String FOLDER = "folder of ";
   private static final String SHOP_NAME = "name of this shop";
 
   private final Casebook casebook;
@@ -136,7 +137,7 @@ public final class Settings {
   }
 
   private static String folderOf(String kind) {
-    return "folder of " + kind.toLowerCase(Locale.ROOT);
+    return FOLDER + kind.toLowerCase(Locale.ROOT);
   }
 
   private static Optional<Path> path(String text) {
@@ -145,6 +146,17 @@ public final class Settings {
     } catch (InvalidPathException e) {
       return Optional.empty();
     }
+  }
+
+  /**
+   * What is set, a line each, for whoever helps: without the shop's name and without folders, which
+   * would say who it is.
+   */
+  public String words() {
+    return casebook.settings().entrySet().stream()
+        .filter(s -> !s.getKey().equals(SHOP_NAME) && !s.getKey().startsWith(FOLDER))
+        .map(s -> s.getKey() + ": " + s.getValue() + "\n")
+        .collect(Collectors.joining());
   }
 
   private String keep(String setting, String value) {
