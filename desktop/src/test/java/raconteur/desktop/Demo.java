@@ -19,11 +19,19 @@ public final class Demo {
   }
 
   public static Workshop in(Path folder, Executor worker) {
+    return in(folder, worker, Runnable::run);
+  }
+
+  /**
+   * @param worker works things out, and is the instruments and the reader of files
+   * @param window takes what came out
+   */
+  public static Workshop in(Path folder, Executor worker, Executor window) {
     var opened = Casebook.open(folder.resolve("demo.casebook"), Clock.systemUTC());
     Casebook book = ((Outcome.Done<Casebook>) opened).value();
     DemoCases.fill(book);
     return new Workshop(
-        book, BoardShelf.of(folder.resolve("boards")), worker, worker, worker, Runnable::run);
+        book, BoardShelf.of(folder.resolve("boards")), worker, worker, worker, window);
   }
 
   /** A case of the demo on the desk. */

@@ -23,6 +23,7 @@ import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
+import raconteur.desktop.desk.WhileShown;
 import raconteur.desktop.theme.Style;
 
 /** A stage of the case on the desk. */
@@ -63,7 +64,7 @@ public final class StageView extends StackPane {
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     setDim(dim);
     choose(0);
-    desk.addListener(this::show);
+    WhileShown.follow(desk, this, this::show);
   }
 
   private HBox tabRow(String title) {

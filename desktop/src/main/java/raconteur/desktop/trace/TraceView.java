@@ -35,6 +35,7 @@ import raconteur.desktop.desk.Cues;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
+import raconteur.desktop.desk.WhileShown;
 import raconteur.desktop.signals.SignalsDialog;
 import raconteur.desktop.signals.SignalsPresenter;
 import raconteur.desktop.simulate.ScreenPane;
@@ -97,7 +98,7 @@ public final class TraceView extends StackPane {
     page.setBottom(bench);
     getChildren().addAll(page, armsLength);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
-    desk.addListener(this::show);
+    WhileShown.follow(desk, this, this::show);
   }
 
   private HBox body() {

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -25,7 +27,7 @@ import raconteur.core.story.Entry;
 class ClosingWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
-    show(stage);
+    showThinkingAside(stage);
   }
 
   private static void say(FxRobot robot, String... lines) {
@@ -97,6 +99,18 @@ class ClosingWindowTest extends InWindow {
     throw new AssertionError("Tab does not lead to " + words);
   }
 
+  /** Waits until the sheets are made. */
+  private static void gathered(FxRobot robot) {
+    try {
+      WaitForAsyncUtils.waitFor(
+          60,
+          TimeUnit.SECONDS,
+          () -> DemoWindow.fx(() -> robot.lookup(".paper-page .label").queryAll().size()) > 1);
+    } catch (TimeoutException e) {
+      throw new AssertionError("the sheets are not made", e);
+    }
+  }
+
   @Test
   void threeFaultsFromTheFirstReadingHome(FxRobot robot) {
     int number = 30;
@@ -112,9 +126,11 @@ class ClosingWindowTest extends InWindow {
     say(robot, "found U15.8 U18.8 open");
 
     // Mend: three jobs, each done with one key.
+    settle();
     key(robot, KeyCode.CONTROL, KeyCode.DIGIT6);
     turnTo(robot, "Plan");
     for (int i = 0; i < 3; i++) {
+      settle();
       assertThat(answer(robot, "F2")).matches("F2 +(done|U\\d+ replaced)");
       key(robot, KeyCode.F2);
     }
@@ -145,8 +161,10 @@ class ClosingWindowTest extends InWindow {
     assertThat(lines(number)).endsWith("proof soak 3 runs clean");
 
     // Hand over: the report, and home.
+    settle();
     key(robot, KeyCode.CONTROL, KeyCode.DIGIT8);
     turnTo(robot, "Technical");
+    gathered(robot);
     assertThat(robot.lookup(".paper-page .label").queryAllAs(Label.class))
         .extracting(Label::getText)
         .contains("U39, 74LS153", "4116-3 from stock 1", "dead box");
@@ -162,6 +180,7 @@ class ClosingWindowTest extends InWindow {
     open(20);
     key(robot, KeyCode.CONTROL, KeyCode.DIGIT8);
     key(robot, KeyCode.F7);
+    settle();
     tabTo(robot, "HTML");
     assertThat(Files.readString(window().toWrite())).contains("74LS153", "</html>");
     tabTo(robot, "PDF");

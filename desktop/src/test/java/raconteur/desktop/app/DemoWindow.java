@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
@@ -27,6 +28,15 @@ public record DemoWindow(
 
   /** Shows the window on a stage. */
   public static DemoWindow show(Stage stage, Path folder) throws IOException {
+    return show(stage, folder, Runnable::run, Runnable::run);
+  }
+
+  /**
+   * @param worker works things out
+   * @param window takes what came out
+   */
+  static DemoWindow show(Stage stage, Path folder, Executor worker, Executor window)
+      throws IOException {
     Path own = Files.createTempDirectory(folder, "window");
     AtomicReference<Optional<Path>> toRead = new AtomicReference<>(Optional.empty());
     AtomicReference<Path> asked = new AtomicReference<>(own.resolve("nothing"));
@@ -49,7 +59,7 @@ public record DemoWindow(
     stage.setHeight(800);
     frame.bindKeys();
     stage.show();
-    Workshop workshop = Demo.in(own);
+    Workshop workshop = Demo.in(own, worker, window);
     frame.open(workshop);
     return new DemoWindow(frame, workshop, toRead, asked);
   }

@@ -18,7 +18,7 @@ import raconteur.core.story.Telling;
 class FirstPowerWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
-    show(stage);
+    showThinkingAside(stage);
   }
 
   /** Types a line; it has to be taken at once. */

@@ -2,7 +2,12 @@ package raconteur.desktop.app;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicReference;
+import javafx.application.Platform;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -16,6 +21,8 @@ import org.testfx.util.WaitForAsyncUtils;
 @ExtendWith(ApplicationExtension.class)
 public abstract class InWindow {
   @TempDir private static Path folder;
+  private final AtomicReference<Optional<ExecutorService>> worker =
+      new AtomicReference<>(Optional.empty());
   private final AtomicReference<Optional<DemoWindow>> window =
       new AtomicReference<>(Optional.empty());
 
@@ -26,8 +33,47 @@ public abstract class InWindow {
     window.set(Optional.of(DemoWindow.show(stage, folder)));
   }
 
+  /** The same, with a thread beside the window that works things out, as in the program itself. */
+  protected final void showThinkingAside(Stage stage) throws Exception {
+    ExecutorService beside =
+        Executors.newSingleThreadExecutor(
+            task -> {
+              Thread thread = new Thread(task, "working it out");
+              thread.setDaemon(true);
+              return thread;
+            });
+    worker.set(Optional.of(beside));
+    window.set(Optional.of(DemoWindow.show(stage, folder, beside, Platform::runLater)));
+  }
+
+  /** Waits until what the case on the bench means is worked out. */
+  protected final void settle() {
+    try {
+      WaitForAsyncUtils.waitFor(
+          60,
+          TimeUnit.SECONDS,
+          () ->
+              !DemoWindow.fx(
+                  () -> window().frame().trace().orElseThrow().desk().state().thinking()));
+    } catch (TimeoutException e) {
+      throw new AssertionError("it goes on thinking", e);
+    }
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
   @AfterEach
-  public final void close() {
+  public final void close() throws InterruptedException {
+    if (worker.get().isPresent()) {
+      DemoWindow.fx(
+          () -> {
+            window().frame().trace().ifPresent(t -> t.desk().stopThinking());
+            return 0;
+          });
+      worker.get().get().shutdownNow();
+      worker.get().get().awaitTermination(60, TimeUnit.SECONDS);
+      // What it still handed to the window is shown before the casebook goes.
+      WaitForAsyncUtils.waitForFxEvents();
+    }
     window().close();
   }
 

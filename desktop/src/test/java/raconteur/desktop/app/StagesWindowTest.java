@@ -34,7 +34,7 @@ class StagesWindowTest extends InWindow {
 
   @Start
   void start(Stage stage) throws Exception {
-    show(stage);
+    showThinkingAside(stage);
   }
 
   private static String bench(FxRobot robot) {

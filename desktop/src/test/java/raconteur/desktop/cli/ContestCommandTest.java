@@ -30,7 +30,7 @@ class ContestCommandTest {
       "--board",
       "lanternfish-l1",
       "--cases",
-      "4",
+      "2",
       "--seed",
       "7",
       "--json",
@@ -46,7 +46,7 @@ class ContestCommandTest {
     JsonNode standings = new ObjectMapper().readTree(first).get("standings");
     double ours = standings.get(0).get("minutes").get("value").asDouble();
     double checklist = standings.get(1).get("minutes").get("value").asDouble();
-    assertThat(standings.get(0).get("cases").asInt()).isEqualTo(4);
+    assertThat(standings.get(0).get("cases").asInt()).isEqualTo(2);
     assertThat(ours).isPositive().isLessThan(checklist);
   }
 
