@@ -181,10 +181,27 @@ public final class BoardShelf {
     };
   }
 
-  /** Reads a board by its file or, where there is no such file, by the id it ships under. */
+  /**
+   * Reads a board by its file or, where there is no such file, by the id it ships under. What a
+   * file derives from is looked for beside it, then among what ships.
+   */
   public static Loaded<Board> readNamed(String name) {
+    return readNamed(name, Path.of(""), DeviceLibrary.shipped());
+  }
+
+  /**
+   * The same, with the boards and devices of a casebook.
+   *
+   * @param folder where the user's board files lie, for an id; need not be there
+   */
+  public static Loaded<Board> readNamed(String name, Path folder, DeviceLibrary library) {
     Path file = Path.of(name);
-    return !Files.exists(file) && isShipped(name) ? readShipped(name) : read(file);
+    if (!Files.exists(file)) {
+      BoardShelf shelf = of(folder, library);
+      return shelf.isOwn(name) || isShipped(name) ? shelf.load(name) : read(file);
+    }
+    Path beside = Optional.ofNullable(file.toAbsolutePath().getParent()).orElse(file);
+    return read(file, library, of(beside, library)::load);
   }
 
   private static Loaded<String> text(Path file) {

@@ -126,6 +126,6 @@ public final class BenchLine {
         "“"
             + Words.clip(first)
             + "” begins no line on this board: begin with one of its parts, pins or rails, or with"
-            + " a word like pull, cont, swap, mended, check or note; F1 lists them all.");
+            + " a word like pull, cont, swap, mended, check or note; the manual lists them all.");
   }
 }

@@ -20,6 +20,7 @@ import raconteur.desktop.boards.BoardsView;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.devices.DevicesPresenter;
 import raconteur.desktop.devices.DevicesView;
+import raconteur.desktop.manual.ManualWindow;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
 import raconteur.desktop.search.SearchView;
@@ -354,6 +355,6 @@ public final class Frame extends BorderPane {
   }
 
   private void showKeys() {
-    KeysDialog.show(getScene().getWindow(), BenchLine.exampleLines());
+    ManualWindow.show(getScene().getWindow(), BenchLine.exampleLines(), RaconteurApp.log().file());
   }
 }

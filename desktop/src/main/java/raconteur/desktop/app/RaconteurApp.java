@@ -52,6 +52,10 @@ public final class RaconteurApp extends Application {
   private int version;
   private int attempt;
 
+  static Log log() {
+    return LOG;
+  }
+
   private static ExecutorService aside(String name) {
     return Executors.newSingleThreadExecutor(r -> daemon(r, name));
   }

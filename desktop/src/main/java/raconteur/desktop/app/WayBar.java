@@ -45,7 +45,7 @@ final class WayBar extends HBox {
             caseName,
             gap,
             Texts.button(Keys.DIM.on("dim"), onDim, Style.STAGE_BUTTON),
-            Texts.button(Keys.HELP.on("keys"), onHelp, Style.STAGE_BUTTON));
+            Texts.button(Keys.HELP.on("manual"), onHelp, Style.STAGE_BUTTON));
     widthProperty().addListener((o, before, width) -> narrow(width.doubleValue() < WIDE_ENOUGH));
   }
 

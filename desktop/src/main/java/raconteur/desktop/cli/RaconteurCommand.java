@@ -21,6 +21,7 @@ import raconteur.desktop.app.Pictures;
 import raconteur.desktop.app.RaconteurApp;
 import raconteur.desktop.log.HelpReport;
 import raconteur.desktop.log.Log;
+import raconteur.desktop.manual.About;
 import raconteur.desktop.workshop.LaunchPlan;
 import raconteur.desktop.workshop.Settings;
 
@@ -82,8 +83,7 @@ public final class RaconteurCommand extends Printing {
   static final class Version implements IVersionProvider {
     @Override
     public String[] getVersion() {
-      String version = RaconteurCommand.class.getPackage().getImplementationVersion();
-      return new String[] {"Raconteur " + Optional.ofNullable(version).orElse("(not packaged)")};
+      return new String[] {About.version()};
     }
   }
 
@@ -109,8 +109,7 @@ public final class RaconteurCommand extends Printing {
 
   /** The casebook adds its settings, and a case if it was asked for; the report needs neither. */
   private int report(Path target, Path file) {
-    HelpReport made =
-        HelpReport.of(new Log(LaunchPlan.dataFolder()), new Version().getVersion()[0]);
+    HelpReport made = HelpReport.of(new Log(LaunchPlan.dataFolder()), About.version());
     if (Files.exists(file) || withCase != null) {
       switch (Casebook.open(file, Clock.systemUTC())) {
         case Outcome.Failed<Casebook>(String why) -> {

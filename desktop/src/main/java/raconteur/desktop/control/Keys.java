@@ -34,7 +34,7 @@ public enum Keys {
       Where.EVERYWHERE,
       "search all stories",
       new KeyCodeCombination(KeyCode.F, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN)),
-  HELP(Where.EVERYWHERE, "keys, bench lines", plain(KeyCode.F1)),
+  HELP(Where.EVERYWHERE, "the manual, keys, bench lines", plain(KeyCode.F1)),
   DIM(Where.EVERYWHERE, "dim workshop, or light", plain(KeyCode.F10)),
 
   OUTCOME_1(Where.CASE, Keys.OUTCOMES, plain(KeyCode.F2)),

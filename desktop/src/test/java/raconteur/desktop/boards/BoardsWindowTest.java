@@ -21,6 +21,7 @@ import raconteur.core.board.Board;
 import raconteur.desktop.app.DemoWindow;
 import raconteur.desktop.app.InWindow;
 import raconteur.desktop.control.BoardMap;
+import raconteur.desktop.control.Keys;
 
 /** Boards and Devices in the real window, by keyboard and mouse. */
 class BoardsWindowTest extends InWindow {
@@ -69,7 +70,7 @@ class BoardsWindowTest extends InWindow {
     type(robot, "#find", "U1");
     robot.push(KeyCode.ENTER);
     assertThat(robot.lookup("U1: 74LS04, hex inverter, clock").tryQuery()).isPresent();
-    robot.clickOn("Take back (Ctrl+Z)");
+    robot.clickOn(Keys.UNDO.on("take back"));
     assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEmpty();
   }
 
@@ -143,7 +144,7 @@ class BoardsWindowTest extends InWindow {
     open(13);
     robot.clickOn("mark damage");
     robot.clickOn("liquid");
-    BoardMap map = robot.lookup(".board-map").queryAs(BoardMap.class);
+    BoardMap map = robot.lookup(n -> n instanceof BoardMap).queryAs(BoardMap.class);
     var bounds = DemoWindow.fx(() -> map.localToScreen(map.getBoundsInLocal()));
     double x = bounds.getMinX() + bounds.getWidth() * 0.45;
     double y = bounds.getMinY() + bounds.getHeight() * 0.5;

@@ -1,0 +1,102 @@
+package raconteur.desktop.manual;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.Dialog;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.stage.Modality;
+import javafx.stage.Window;
+import raconteur.desktop.control.Texts;
+import raconteur.desktop.theme.Style;
+import raconteur.desktop.theme.Theme;
+
+/** The manual beside the window: the keys, the pages in the order people work, and About. */
+public final class ManualWindow {
+  private static final double WIDTH = 1180;
+  private static final double HEIGHT = 700;
+
+  /** What stands in the list, and what it shows. */
+  private record Entry(String title, Supplier<Node> shows) {}
+
+  private final List<Manual.Page> pages = Manual.pages();
+  private final ListView<Entry> list = new ListView<>();
+  private final ScrollPane sheet = new ScrollPane();
+
+  private ManualWindow(List<String> exampleLines, Path log) {
+    List<Entry> entries = new ArrayList<>();
+    entries.add(new Entry("Keys", KeysPage::keys));
+    entries.add(new Entry("Bench lines, by example", () -> KeysPage.benchLines(exampleLines)));
+    pages.forEach(
+        p -> entries.add(new Entry(p.title(), () -> MarkdownPage.of(p.text(), this::go))));
+    entries.add(new Entry("About", () -> MarkdownPage.of(About.page(log), this::go)));
+    entries.add(new Entry("Licence texts", ManualWindow::licences));
+    list.getItems().setAll(entries);
+    list.setId("manual-pages");
+    list.setCellFactory(
+        _ ->
+            new ListCell<>() {
+              @Override
+              protected void updateItem(Entry entry, boolean empty) {
+                super.updateItem(entry, empty);
+                setText(empty || entry == null ? "" : entry.title());
+              }
+            });
+    list.getSelectionModel().selectedItemProperty().addListener((o, before, entry) -> show(entry));
+    list.setPrefWidth(230);
+    list.setMinWidth(230);
+    sheet.setFitToWidth(true);
+    Style.SHEET.on(sheet);
+    HBox.setHgrow(sheet, Priority.ALWAYS);
+    list.getSelectionModel().selectFirst();
+  }
+
+  private void show(Entry entry) {
+    sheet.setContent(entry.shows().get());
+    sheet.setVvalue(0);
+  }
+
+  private void go(String file) {
+    Manual.page(pages, file)
+        .ifPresent(
+            page ->
+                list.getItems().stream()
+                    .filter(e -> e.title().equals(page.title()))
+                    .findFirst()
+                    .ifPresent(e -> list.getSelectionModel().select(e)));
+  }
+
+  private static Node licences() {
+    return Texts.label(
+        About.licences().entrySet().stream()
+            .map(e -> e.getKey() + "\n\n" + e.getValue())
+            .collect(Collectors.joining("\n\n———\n\n")));
+  }
+
+  /** Shows it beside the window; both can be worked with. */
+  public static void show(Window owner, List<String> exampleLines, Path log) {
+    var manual = new ManualWindow(exampleLines, log);
+    Dialog<ButtonType> dialog = new Dialog<>();
+    dialog.initOwner(owner);
+    dialog.initModality(Modality.NONE);
+    dialog.setTitle("Manual");
+    dialog.setResizable(true);
+    HBox content = new HBox(10, manual.list, manual.sheet);
+    content.setPrefWidth(Math.min(WIDTH, owner.getWidth() - 60));
+    content.setMinWidth(content.getPrefWidth());
+    content.setPrefHeight(Math.min(HEIGHT, owner.getHeight() - 110));
+    dialog.getDialogPane().setContent(content);
+    dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
+    Theme.dressDialog(dialog.getDialogPane(), owner);
+    dialog.show();
+    manual.list.requestFocus();
+  }
+}
