@@ -1,4 +1,4 @@
-# Shared by ./raconteur and ./check: finds the JDK and installs what is missing, or says what to install.
+# Shared by ./raconteur, ./package and ./check: finds the JDK and installs what is missing, or says what to install.
 # Sourced with $here set to the root of the checkout.
 
 say() { printf 'raconteur: %s\n' "$*" >&2; }
@@ -30,10 +30,15 @@ may_install() { [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null 2>&1; }
 install_packages() {
   if may_install; then
     say "installing $*"
-    { apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq "$@"; } \
-      >/tmp/raconteur-install.log 2>&1 && return 0
-    say "that failed; the end of /tmp/raconteur-install.log:"
-    tail -n 5 /tmp/raconteur-install.log >&2
+    # A name of its own: nobody else can have put a file or a link there.
+    local log
+    log=$(mktemp) || return 1
+    if { apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq "$@"; } >"$log" 2>&1; then
+      rm -f "$log"
+      return 0
+    fi
+    say "that failed; the end of $log:"
+    tail -n 5 "$log" >&2
     return 1
   fi
   say "some packages are missing; install them with this one command, then start again:"

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import raconteur.core.bench.program.StartUp;
 import raconteur.core.board.Board;
@@ -283,18 +284,11 @@ public final class Predictor {
     Rail rail = board.rail(test.rail()).orElseThrow();
     var conditions = new RailConditions(board, rail);
     Map<String, Finding> outcomes = new LinkedHashMap<>();
-    for (var outcome :
-        Map.of(
-                "as expected",
-                rail.expectedOhms(),
-                "low",
-                rail.expectedOhms() / 10,
-                "open",
-                Double.POSITIVE_INFINITY)
-            .entrySet()) {
-      outcomes.put(
-          outcome.getKey(), new Finding.RailOhms(rail.name(), outcome.getValue(), test.reversed()));
-    }
+    DoubleFunction<Finding> reads =
+        ohms -> new Finding.RailOhms(rail.name(), ohms, test.reversed());
+    outcomes.put("as expected", reads.apply(rail.expectedOhms()));
+    outcomes.put("low", reads.apply(rail.expectedOhms() / 10));
+    outcomes.put("open", reads.apply(Double.POSITIVE_INFINITY));
     return new ConditionModel(
         readings,
         "rail ohms",

@@ -88,6 +88,7 @@ public final class RaconteurApp extends Application {
     Theme.dress(scene);
     frame.bindKeys();
     stage.setTitle("Raconteur" + (plan.demo() ? " (demo)" : ""));
+    Theme.icon().ifPresent(stage.getIcons()::add);
     stage.setMinWidth(1024);
     stage.setMinHeight(700);
     stage.setScene(scene);

@@ -21,6 +21,11 @@ abstract class Printing implements Callable<Integer> {
     return java.util.Objects.requireNonNull(spec).commandLine().getErr();
   }
 
+  /** The names of the commands below this one. */
+  final java.util.Set<String> commandNames() {
+    return java.util.Objects.requireNonNull(spec).subcommands().keySet();
+  }
+
   final int print(String text) {
     out().print(text);
     out().flush();

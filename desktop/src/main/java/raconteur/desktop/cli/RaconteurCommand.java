@@ -7,9 +7,11 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.IVersionProvider;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
@@ -74,6 +76,18 @@ public final class RaconteurCommand extends Printing {
   private @Nullable Integer withCase;
 
   @Option(
+      names = "--command-names",
+      hidden = true,
+      description = "Print the names of all commands, one a line; the launcher asks.")
+  private boolean commandNames;
+
+  @Parameters(
+      arity = "0..1",
+      paramLabel = "CASEBOOK",
+      description = "The same as --casebook, for a file manager.")
+  private @Nullable Path opened;
+
+  @Option(
       names = "--time-start",
       hidden = true,
       description = "Print the milliseconds until the window is usable, and exit.")
@@ -89,6 +103,19 @@ public final class RaconteurCommand extends Printing {
 
   @Override
   public Integer call() throws IOException {
+    if (commandNames) {
+      return print(String.join("\n", commandNames()) + "\n");
+    }
+    if (opened != null) {
+      if (!String.valueOf(opened.getFileName()).endsWith(".casebook")) {
+        refuse(opened + " is no command, and no casebook by its name; --help lists the commands.");
+        return CommandLine.ExitCode.USAGE;
+      }
+      if (casebook != null) {
+        return refuse("Two casebooks are named: name one.");
+      }
+      casebook = opened;
+    }
     if (demo && casebook != null) {
       return refuse("--demo makes its own casebook: leave --casebook out, or leave --demo out.");
     }

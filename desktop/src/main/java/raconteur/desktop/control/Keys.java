@@ -217,7 +217,8 @@ public enum Keys {
   public String label() {
     KeyCodeCombination named = combinations.getFirst();
     String platform = named.getDisplayText();
-    String code = platform.substring(platform.lastIndexOf('+') + 1);
+    // The key itself may be called +.
+    String code = platform.substring(platform.lastIndexOf('+', platform.length() - 2) + 1);
     return platform.substring(0, platform.length() - code.length())
         + switch (named.getCode()) {
           case ENTER -> "Enter";

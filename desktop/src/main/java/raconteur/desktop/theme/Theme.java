@@ -7,12 +7,14 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import javafx.application.Application;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.DialogPane;
+import javafx.scene.image.Image;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.stage.Window;
@@ -63,6 +65,11 @@ public final class Theme {
       Font.loadFont(in, 13);
     }
     Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
+  }
+
+  /** The program's icon; drawn by tools/Icon.java. */
+  public static Optional<Image> icon() {
+    return Optional.ofNullable(Theme.class.getResourceAsStream("icon.png")).map(Image::new);
   }
 
   /** Puts our stylesheet on a scene, and the colours it speaks of. */

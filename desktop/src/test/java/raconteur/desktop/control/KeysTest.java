@@ -40,6 +40,8 @@ class KeysTest {
     assertThat(Keys.TURN_OVER.on("turn over")).isEqualTo("F9 turn over");
     assertThat(Keys.DECLINE.label()).isEqualTo("Shift+F7");
     assertThat(Keys.DEVICES.label()).isEqualTo("Ctrl+D");
+    assertThat(Keys.ZOOM_IN.label()).hasSize(1).contains(String.valueOf('+'));
+    assertThat(Keys.OPEN.label()).isEqualTo("Enter");
   }
 
   @Test
