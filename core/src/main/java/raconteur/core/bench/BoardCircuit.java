@@ -9,7 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.jgrapht.alg.util.UnionFind;
 import raconteur.core.bench.logic.Circuit;
 import raconteur.core.bench.logic.CircuitBuilder;
 import raconteur.core.bench.logic.Component;
@@ -233,21 +235,24 @@ public final class BoardCircuit {
         names.add(name);
       }
       Map<PinRef, Integer> pieceOfPin = new HashMap<>();
-      int[] root = IntStream.range(0, pieces.size()).toArray();
+      UnionFind<Integer> joined =
+          new UnionFind<>(IntStream.range(0, pieces.size()).boxed().collect(Collectors.toSet()));
       for (int i = 0; i < pieces.size(); i++) {
         for (PinRef pin : pieces.get(i)) {
           pieceOfPin.put(pin, i);
         }
       }
-      bridges.forEach(b -> join(root, pieceOfPin, List.of(b.one(), b.other())));
+      bridges.forEach(b -> join(joined, pieceOfPin, List.of(b.one(), b.other())));
       if (plugged.harness()) {
-        setUp.harness().forEach(pins -> join(root, pieceOfPin, pins));
+        setUp.harness().forEach(pins -> join(joined, pieceOfPin, pins));
       }
       Map<Integer, Integer> numbers = new HashMap<>();
       for (int i = 0; i < pieces.size(); i++) {
-        int top = find(root, i);
+        // Joined pieces go by the name of the first of them.
+        int first = i;
         int number =
-            numbers.computeIfAbsent(top, t -> builder.net(names.get(t), idleOf(root, t, pieces)));
+            numbers.computeIfAbsent(
+                joined.find(i), top -> builder.net(names.get(first), idleOf(joined, top, pieces)));
         tie(names.get(i), number);
         for (PinRef pin : pieces.get(i)) {
           netOfPin.put(pin, number);
@@ -260,29 +265,21 @@ public final class BoardCircuit {
           .anyMatch(o -> o.net().equals(net.name()) && o.from().equals(from) && o.to().equals(to));
     }
 
-    private static void join(int[] root, Map<PinRef, Integer> pieceOfPin, List<PinRef> pins) {
+    private static void join(
+        UnionFind<Integer> joined, Map<PinRef, Integer> pieceOfPin, List<PinRef> pins) {
       for (PinRef pin : pins) {
         Integer one = pieceOfPin.get(pins.getFirst());
         Integer other = pieceOfPin.get(pin);
         if (one != null && other != null) {
-          int low = Math.min(find(root, one), find(root, other));
-          root[Math.max(find(root, one), find(root, other))] = low;
+          joined.union(one, other);
         }
       }
     }
 
-    private static int find(int[] root, int piece) {
-      int at = piece;
-      while (root[at] != at) {
-        at = root[at];
-      }
-      return at;
-    }
-
     /** A line with a bipolar input on it floats high; with only MOS inputs it keeps its charge. */
-    private int idleOf(int[] root, int top, List<List<PinRef>> pieces) {
+    private int idleOf(UnionFind<Integer> joined, int top, List<List<PinRef>> pieces) {
       for (int i = 0; i < pieces.size(); i++) {
-        if (find(root, i) == top
+        if (joined.find(i) == top
             && pieces.get(i).stream().anyMatch(p -> board.kind(p).reads() && bipolar(p.part()))) {
           return Lines.HIGH;
         }

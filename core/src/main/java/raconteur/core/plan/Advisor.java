@@ -106,7 +106,12 @@ public final class Advisor {
    * Weighs as much of the story as there is patience for; {@link Diagnosis#effort} says how much.
    */
   public Advice advise(List<Entry> entries, Patience patience) {
-    return advise(entries, (diagnoser, telling) -> diagnoser.diagnose(telling, patience));
+    return advise(Telling.of(board, entries), patience);
+  }
+
+  /** The same of a story that was read already. */
+  public Advice advise(Telling told, Patience patience) {
+    return advise(told, (diagnoser, telling) -> diagnoser.diagnose(telling, patience));
   }
 
   /** The same without what single findings weigh: enough to plan by, and quicker after a mend. */
@@ -115,12 +120,15 @@ public final class Advisor {
   }
 
   public Advice adviseUnexplained(List<Entry> entries, Patience patience) {
-    return advise(
-        entries, (diagnoser, telling) -> diagnoser.diagnoseUnexplained(telling, patience));
+    return adviseUnexplained(Telling.of(board, entries), patience);
   }
 
-  private Advice advise(List<Entry> entries, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
-    Telling telling = Telling.of(board, entries);
+  /** The same of a story that was read already. */
+  public Advice adviseUnexplained(Telling told, Patience patience) {
+    return advise(told, (diagnoser, telling) -> diagnoser.diagnoseUnexplained(telling, patience));
+  }
+
+  private Advice advise(Telling telling, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
     Condition condition = telling.condition();
     if (!condition.equals(reasoning.condition())) {
       reasoning = reasoning(condition);

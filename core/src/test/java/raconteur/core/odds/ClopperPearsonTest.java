@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import org.apache.commons.statistics.distribution.BinomialDistribution;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ClopperPearsonTest {
 
@@ -28,6 +30,44 @@ class ClopperPearsonTest {
     var interval = ClopperPearson.interval(successes, trials, 0.95);
     assertThat(interval.low() * 100).isCloseTo(low, within(0.01));
     assertThat(interval.high() * 100).isCloseTo(high, within(0.01));
+  }
+
+  /**
+   * The definition itself (Clopper and Pearson 1934): at either limit what was counted, or more
+   * extreme, has just half the chance left over. The binomial sums are those of Apache Commons
+   * Statistics 1.1, another library than the one the program uses; limits are solved to 1e-9.
+   */
+  @ParameterizedTest
+  @ValueSource(doubles = {0.5, 0.9, 0.95, 0.99})
+  void eachLimitLeavesHalfTheRest(double confidence) {
+    double tail = (1 - confidence) / 2;
+    for (int n = 1; n <= 60; n++) {
+      for (int k = 0; k <= n; k++) {
+        var interval = ClopperPearson.interval(k, n, confidence);
+        if (k > 0) {
+          double atLeast = BinomialDistribution.of(n, interval.low()).survivalProbability(k - 1);
+          assertThat(atLeast).as("%d of %d", k, n).isCloseTo(tail, within(1e-7));
+        }
+        if (k < n) {
+          double atMost = BinomialDistribution.of(n, interval.high()).cumulativeProbability(k);
+          assertThat(atMost).as("%d of %d", k, n).isCloseTo(tail, within(1e-7));
+        }
+        assertThat((double) k / n).isBetween(interval.low(), interval.high());
+      }
+    }
+  }
+
+  /** What was counted moves both limits up, and more trials narrow them. */
+  @Test
+  void limitsMoveWithTheCount() {
+    for (int k = 1; k <= 20; k++) {
+      var before = ClopperPearson.interval(k - 1, 20, 0.95);
+      var after = ClopperPearson.interval(k, 20, 0.95);
+      assertThat(after.low()).isGreaterThan(before.low());
+      assertThat(after.high()).isGreaterThanOrEqualTo(before.high());
+      var ten = ClopperPearson.interval(k * 10, 200, 0.95);
+      assertThat(ten.high() - ten.low()).isLessThan(after.high() - after.low());
+    }
   }
 
   /**

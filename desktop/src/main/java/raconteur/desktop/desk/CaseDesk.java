@@ -372,7 +372,7 @@ public final class CaseDesk {
 
   private void workOut(String cause) {
     int mine = asked.incrementAndGet();
-    List<Entry> story = List.copyOf(entries);
+    Telling story = telling;
     Optional<Advisor.Advice> before = state.advice();
     publish(with(before, state.steps(), state.step(), true, state.news(), state.shifts()));
     Set<String> without = Set.copyOf(declined);
@@ -434,11 +434,7 @@ public final class CaseDesk {
    * takes a search a line.
    */
   private void think(
-      int mine,
-      List<Entry> story,
-      Optional<Advisor.Advice> before,
-      String cause,
-      Set<String> without) {
+      int mine, Telling story, Optional<Advisor.Advice> before, String cause, Set<String> without) {
     if (mine != asked.get()) {
       return;
     }
