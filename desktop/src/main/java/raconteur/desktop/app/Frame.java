@@ -1,6 +1,7 @@
 package raconteur.desktop.app;
 
 import java.security.SecureRandom;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,6 +9,8 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.Dialog;
 import javafx.scene.layout.BorderPane;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
@@ -42,6 +45,8 @@ import raconteur.desktop.workshop.Workshop;
 public final class Frame extends BorderPane {
   private FilePicker files;
   private final WayBar bar = new WayBar(this::go, this::toggleDim, this::showKeys);
+  private final List<String> notices = new ArrayList<>();
+  private Optional<Dialog<ButtonType>> manual = Optional.empty();
   private Optional<Views> views = Optional.empty();
   private Optional<CaseViews> bench = Optional.empty();
   private Optional<BoardsView> boards = Optional.empty();
@@ -133,7 +138,13 @@ public final class Frame extends BorderPane {
 
   /** Says something above whatever is shown, until it is clicked away. */
   void notice(String sentence) {
-    setBottom(Pages.notice(sentence, () -> setBottom(null)));
+    notices.add(sentence);
+    setBottom(Pages.notice(String.join("\n", notices), this::noticed));
+  }
+
+  private void noticed() {
+    notices.clear();
+    setBottom(null);
   }
 
   public void showShelf() {
@@ -355,6 +366,13 @@ public final class Frame extends BorderPane {
   }
 
   private void showKeys() {
-    ManualWindow.show(getScene().getWindow(), BenchLine.exampleLines(), RaconteurApp.log().file());
+    if (manual.filter(Dialog::isShowing).isPresent()) {
+      manual.get().getDialogPane().getScene().getWindow().requestFocus();
+      return;
+    }
+    manual =
+        Optional.of(
+            ManualWindow.show(
+                getScene().getWindow(), BenchLine.exampleLines(), RaconteurApp.log().file()));
   }
 }

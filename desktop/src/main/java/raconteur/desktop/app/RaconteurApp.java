@@ -113,7 +113,7 @@ public final class RaconteurApp extends Application {
   }
 
   private static String mishap(LaunchPlan plan, Throwable failure) {
-    LOG.say("opening " + plan.casebook(), failure);
+    LOG.say("opening the casebook", failure);
     return plan.casebook() + " could not be opened. " + new Mishaps(LOG, _ -> {}).sentence(failure);
   }
 
@@ -215,7 +215,7 @@ public final class RaconteurApp extends Application {
     shown = Optional.of(frame);
     version = workshop.casebook().version();
     frame.open(workshop);
-    FILES.execute(() -> LOG.say("opened " + workshop.casebook().file()));
+    FILES.execute(() -> LOG.say("a casebook was opened"));
     backUp(workshop);
     Timeline every = new Timeline(new KeyFrame(LOOK_AT_FILE, e -> lookAtFile()));
     every.setCycleCount(Timeline.INDEFINITE);

@@ -78,6 +78,7 @@ public enum Keys {
   UNDO(Where.BOARDS, "take the last change back", ctrl(KeyCode.Z)),
   LEAVE_IMPORT(Where.IMPORT, "leave what is being read in", plain(KeyCode.ESCAPE)),
 
+  CLOSE_MANUAL(Where.MANUAL, "close it", plain(KeyCode.ESCAPE)),
   OPEN(Where.LISTS, "open the chosen row, keep what was typed", plain(KeyCode.ENTER)),
   NEXT_FIELD(Where.FIELDS, "on to the next field", plain(KeyCode.TAB)),
   FIELD_BEFORE(Where.FIELDS, "back to the field before", shift(KeyCode.TAB)),
@@ -128,6 +129,7 @@ public enum Keys {
     STORY("In the story", TRACE, STAGE),
     MAP("On the map", TRACE, STAGE, BOARDS),
     SEARCH("In the search", EVERYWHERE),
+    MANUAL("In the manual", EVERYWHERE),
     FIELDS("In fields of many lines", BOARDS),
     LISTS("In lists and fields", EVERYWHERE);
 

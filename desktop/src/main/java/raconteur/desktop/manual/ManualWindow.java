@@ -5,16 +5,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.Dialog;
+import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.stage.Modality;
 import javafx.stage.Window;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
 import raconteur.desktop.theme.Theme;
@@ -75,14 +79,21 @@ public final class ManualWindow {
   }
 
   private static Node licences() {
-    return Texts.label(
-        About.licences().entrySet().stream()
-            .map(e -> e.getKey() + "\n\n" + e.getValue())
-            .collect(Collectors.joining("\n\n———\n\n")));
+    Label texts =
+        Texts.label(
+            About.licences().entrySet().stream()
+                .map(e -> e.getKey() + "\n\n" + e.getValue())
+                .collect(Collectors.joining("\n\n———\n\n")));
+    texts.setPadding(new Insets(10, 18, 24, 18));
+    return texts;
   }
 
-  /** Shows it beside the window; both can be worked with. */
-  public static void show(Window owner, List<String> exampleLines, Path log) {
+  /**
+   * Shows it beside the window; both can be worked with.
+   *
+   * @return the dialog, which can be brought to the front again
+   */
+  public static Dialog<ButtonType> show(Window owner, List<String> exampleLines, Path log) {
     var manual = new ManualWindow(exampleLines, log);
     Dialog<ButtonType> dialog = new Dialog<>();
     dialog.initOwner(owner);
@@ -95,8 +106,20 @@ public final class ManualWindow {
     content.setPrefHeight(Math.min(HEIGHT, owner.getHeight() - 110));
     dialog.getDialogPane().setContent(content);
     dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
+    // The list of pages would keep the key to itself.
+    dialog
+        .getDialogPane()
+        .addEventFilter(
+            KeyEvent.KEY_PRESSED,
+            e -> {
+              if (Keys.CLOSE_MANUAL.is(e)) {
+                dialog.setResult(ButtonType.CLOSE);
+                e.consume();
+              }
+            });
     Theme.dressDialog(dialog.getDialogPane(), owner);
     dialog.show();
     manual.list.requestFocus();
+    return dialog;
   }
 }

@@ -66,16 +66,16 @@ final class SoakCounter {
     return clock.instant();
   }
 
-  /** One more run. */
-  void run() {
+  /** One more run; the sentence of a refusal, empty for none. */
+  String run() {
     Count now = count();
-    keep(new Count(now.runs() + 1, now.before(), now.since()));
+    return keep(new Count(now.runs() + 1, now.before(), now.since()));
   }
 
-  /** Starts the clock, or stops it. */
-  void startOrStop() {
+  /** Starts the clock, or stops it; the sentence of a refusal, empty for none. */
+  String startOrStop() {
     Count now = count();
-    keep(
+    return keep(
         now.since().isPresent()
             ? new Count(now.runs(), now.time(now()), Optional.empty())
             : new Count(now.runs(), now.before(), Optional.of(now())));
@@ -102,7 +102,7 @@ final class SoakCounter {
     return Optional.of("proof soak " + tenths / 10 + "." + tenths % 10 + " hours" + end);
   }
 
-  private void keep(Count count) {
-    settings.keepSoak(caseNumber, count.text());
+  private String keep(Count count) {
+    return settings.keepSoak(caseNumber, count.text());
   }
 }

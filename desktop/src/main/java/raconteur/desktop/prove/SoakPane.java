@@ -73,12 +73,17 @@ final class SoakPane extends StagePane {
   }
 
   private void count() {
-    counter.run();
-    figures();
+    counted(counter.run());
   }
 
   private void clock() {
-    counter.startOrStop();
+    counted(counter.startOrStop());
+  }
+
+  private void counted(String refusal) {
+    if (!refusal.isEmpty()) {
+      host().say(refusal, false);
+    }
     figures();
   }
 
