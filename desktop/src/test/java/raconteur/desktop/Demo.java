@@ -1,5 +1,8 @@
 package raconteur.desktop;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.concurrent.Executor;
@@ -27,11 +30,43 @@ public final class Demo {
    * @param window takes what came out
    */
   public static Workshop in(Path folder, Executor worker, Executor window) {
-    var opened = Casebook.open(folder.resolve("demo.casebook"), Clock.systemUTC());
-    Casebook book = ((Outcome.Done<Casebook>) opened).value();
-    DemoCases.fill(book);
+    Path file = folder.resolve("demo.casebook");
+    try {
+      Files.write(file, Filled.BYTES);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
     return new Workshop(
-        book, BoardShelf.of(folder.resolve("boards")), worker, worker, worker, window);
+        opened(file), BoardShelf.of(folder.resolve("boards")), worker, worker, worker, window);
+  }
+
+  private static Casebook opened(Path file) {
+    return ((Outcome.Done<Casebook>) Casebook.open(file, Clock.systemUTC())).value();
+  }
+
+  /** The demo casebook, filled once for all tests of one run. */
+  private static final class Filled {
+    private static final byte[] BYTES = fill();
+
+    private static byte[] fill() {
+      try {
+        Path folder = Files.createTempDirectory("demo");
+        Path file = folder.resolve("demo.casebook");
+        Casebook book = opened(file);
+        DemoCases.fill(book);
+        book.close();
+        byte[] bytes = Files.readAllBytes(file);
+        try (var left = Files.list(folder)) {
+          for (Path each : left.toList()) {
+            Files.delete(each);
+          }
+        }
+        Files.delete(folder);
+        return bytes;
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
   }
 
   /** A case of the demo on the desk. */

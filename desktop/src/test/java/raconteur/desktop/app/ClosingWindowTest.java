@@ -39,7 +39,7 @@ class ClosingWindowTest extends InWindow {
             bench(robot).end();
             return 0;
           });
-      key(robot, KeyCode.ENTER);
+      key(KeyCode.ENTER);
       assertThat(bench(robot).getText())
           .as("“%s”: %s", line, robot.lookup("#echo").queryAs(Label.class).getText())
           .isEmpty();
@@ -60,7 +60,7 @@ class ClosingWindowTest extends InWindow {
 
   private static void turnTo(FxRobot robot, String name) {
     for (int i = 0; i < 8 && !pane(robot).equals(name); i++) {
-      key(robot, KeyCode.F7);
+      key(KeyCode.F7);
     }
     assertThat(pane(robot)).isEqualTo(name);
   }
@@ -91,10 +91,10 @@ class ClosingWindowTest extends InWindow {
     for (int i = 0; i < 60; i++) {
       Node at = DemoWindow.fx(() -> window().frame().getScene().getFocusOwner());
       if (at instanceof Button button && button.getText().startsWith(words)) {
-        key(robot, KeyCode.SPACE);
+        key(KeyCode.SPACE);
         return;
       }
-      key(robot, KeyCode.TAB);
+      key(KeyCode.TAB);
     }
     throw new AssertionError("Tab does not lead to " + words);
   }
@@ -127,12 +127,12 @@ class ClosingWindowTest extends InWindow {
 
     // Mend: three jobs, each done with one key.
     settle();
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT6);
+    key(KeyCode.CONTROL, KeyCode.DIGIT6);
     turnTo(robot, "Plan");
     for (int i = 0; i < 3; i++) {
       settle();
       assertThat(answer(robot, "F2")).matches("F2 +(done|U\\d+ replaced)");
-      key(robot, KeyCode.F2);
+      key(KeyCode.F2);
     }
     assertThat(lines(number))
         .contains("mended U26 replaced", "mended U39 replaced", "mended U15.8 U18.8 wired");
@@ -141,7 +141,7 @@ class ClosingWindowTest extends InWindow {
     int told;
     do {
       told = lines(number).size();
-      key(robot, KeyCode.F2);
+      key(KeyCode.F2);
     } while (lines(number).size() > told && !allMeasured(robot));
     assertThat(allMeasured(robot)).isTrue();
 
@@ -149,10 +149,10 @@ class ClosingWindowTest extends InWindow {
     say(robot, "5V 4.97", "12V 12.0", "-5V -5.0", "screen works", "flash pass");
     say(robot, "diag U15 good U16 good harness", "function J4 good", "proof keyboard clean");
     say(robot, "proof cold 3 runs clean");
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT7);
+    key(KeyCode.CONTROL, KeyCode.DIGIT7);
     turnTo(robot, "Soak");
     for (int run = 0; run < 3; run++) {
-      key(robot, KeyCode.SPACE);
+      key(KeyCode.SPACE);
     }
     assertThat(window().workshop().casebook().setting("soak of case " + number))
         .as("counted at once")
@@ -162,7 +162,7 @@ class ClosingWindowTest extends InWindow {
 
     // Hand over: the report, and home.
     settle();
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT8);
+    key(KeyCode.CONTROL, KeyCode.DIGIT8);
     turnTo(robot, "Technical");
     gathered(robot);
     assertThat(robot.lookup(".paper-page .label").queryAllAs(Label.class))
@@ -178,8 +178,8 @@ class ClosingWindowTest extends InWindow {
   @Test
   void reportsAreWritten(FxRobot robot) throws IOException {
     open(20);
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT8);
-    key(robot, KeyCode.F7);
+    key(KeyCode.CONTROL, KeyCode.DIGIT8);
+    key(KeyCode.F7);
     settle();
     tabTo(robot, "HTML");
     assertThat(Files.readString(window().toWrite())).contains("74LS153", "</html>");
@@ -194,34 +194,34 @@ class ClosingWindowTest extends InWindow {
   @Test
   void whatCameInIsTypedAndACrossedPartIsTakenOnlyKnowingly(FxRobot robot) {
     open(19);
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT0);
-    robot.write("QM-14 dead box from case 9, U56");
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.CONTROL, KeyCode.DIGIT0);
+    write("QM-14 dead box from case 9, U56");
+    key(KeyCode.ENTER);
     var room = new StockRoom(window().workshop().casebook());
     assertThat(room.stock().items().getLast().state().usable()).isFalse();
     assertThat(room.stock().items().getLast().from()).isEqualTo("case 9, U56");
     // Shift+Tab leads back to the table; its last row is the new one.
     for (int i = 0; i < 12; i++) {
-      key(robot, KeyCode.SHIFT, KeyCode.TAB);
+      key(KeyCode.SHIFT, KeyCode.TAB);
       Node at = DemoWindow.fx(() -> window().frame().getScene().getFocusOwner());
       if (at instanceof javafx.scene.control.TableView<?>) {
         break;
       }
     }
-    key(robot, KeyCode.END);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.END);
+    key(KeyCode.ENTER);
     assertThat(room.stock().items().getLast().count()).isEqualTo(1);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(room.stock().items().getLast().count()).as("taken knowingly").isZero();
   }
 
   @Test
   void anyWordOfAnyStoryIsFound(FxRobot robot) {
-    key(robot, KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
-    robot.write("u39 tester");
+    key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
+    write("u39 tester");
     WaitForAsyncUtils.waitForFxEvents();
-    key(robot, KeyCode.ENTER);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(window().frame().trace()).isPresent();
   }
 }

@@ -24,7 +24,7 @@ class FirstPowerWindowTest extends InWindow {
   /** Types a line; it has to be taken at once. */
   private static void say(FxRobot robot, String line) {
     type(robot, line);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(bench(robot).getText())
         .as("“%s” was taken: %s", line, text(robot, "#echo"))
         .isEmpty();
@@ -33,10 +33,10 @@ class FirstPowerWindowTest extends InWindow {
   /** Types a line; it has to be asked about, and is kept by a second Enter. */
   private static String sayTwice(FxRobot robot, String line) {
     type(robot, line);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.ENTER);
     String question = text(robot, "#echo");
     assertThat(bench(robot).getText()).as("“%s” was asked about", line).isEqualTo(line);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(bench(robot).getText()).isEmpty();
     return question;
   }
@@ -67,13 +67,13 @@ class FirstPowerWindowTest extends InWindow {
 
   @Test
   void fromArrivalToFirstPower(FxRobot robot) {
-    key(robot, KeyCode.CONTROL, KeyCode.N);
-    robot.write("Saltmarsh Library");
-    key(robot, KeyCode.TAB);
-    robot.write("never tried");
-    key(robot, KeyCode.TAB);
-    key(robot, KeyCode.TAB);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.CONTROL, KeyCode.N);
+    write("Saltmarsh Library");
+    key(KeyCode.TAB);
+    write("never tried");
+    key(KeyCode.TAB);
+    key(KeyCode.TAB);
+    key(KeyCode.ENTER);
     int number = 21;
     String boardId = window().workshop().casebook().find(number).orElseThrow().header().boardId();
     assertThat(boardId).isEqualTo("quillon-kittiwake-b");
@@ -88,17 +88,17 @@ class FirstPowerWindowTest extends InWindow {
     say(robot, "undone screw M3 x 8, four to the rear edge");
     say(robot, "refitted 2");
     say(robot, "value 220");
-    key(robot, KeyCode.F7);
-    key(robot, KeyCode.F7);
-    key(robot, KeyCode.F7);
-    key(robot, KeyCode.F7);
-    key(robot, KeyCode.F7);
-    key(robot, KeyCode.F2);
+    key(KeyCode.F7);
+    key(KeyCode.F7);
+    key(KeyCode.F7);
+    key(KeyCode.F7);
+    key(KeyCode.F7);
+    key(KeyCode.F2);
     assertThat(lines(number)).endsWith("decided repair");
 
     // Inspect: a check by its key, rails both ways, a pull, an array touch by its key.
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT3);
-    key(robot, KeyCode.F2);
+    key(KeyCode.CONTROL, KeyCode.DIGIT3);
+    key(KeyCode.F2);
     assertThat(lines(number)).endsWith("check loose done");
     say(robot, "12V gnd 870 ohm");
     say(robot, "-5V gnd 2600 ohm");
@@ -107,23 +107,23 @@ class FirstPowerWindowTest extends InWindow {
     assertThat(text(robot, "#safety")).contains("+5V is loaded");
     assertThat(sayTwice(robot, "5V gnd 0.34 ohm")).contains("kΩ");
     type(robot, "strike " + lines(number).size() + " wrong range");
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.ENTER);
     say(robot, "pull U13 92 ohm");
     assertThat(text(robot, "#verdict")).contains("itself 157 Ω");
     say(robot, "pull U16 330 ohm");
-    key(robot, KeyCode.F7);
-    key(robot, KeyCode.F7);
-    key(robot, KeyCode.F2);
+    key(KeyCode.F7);
+    key(KeyCode.F7);
+    key(KeyCode.F2);
     assertThat(lines(number).getLast()).startsWith("cont U").endsWith("joined");
 
     // Power: unsafe until the negative rail is proven, then on.
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT4);
-    key(robot, KeyCode.F2);
+    key(KeyCode.CONTROL, KeyCode.DIGIT4);
+    key(KeyCode.F2);
     assertThat(text(robot, "#echo")).contains("Do not switch on", "-5V is not proven");
-    key(robot, KeyCode.ESCAPE);
+    key(KeyCode.ESCAPE);
     say(robot, "-5V dummy -5.02");
     assertThat(text(robot, "#safety")).contains("Nothing read so far speaks against");
-    key(robot, KeyCode.F2);
+    key(KeyCode.F2);
     assertThat(lines(number)).endsWith("power on");
     assertThat(sayTwice(robot, "5V gnd 300 ohm")).contains("logged as powered");
     for (String line :
@@ -146,10 +146,10 @@ class FirstPowerWindowTest extends InWindow {
 
   @Test
   void powerIsSwitchedOnKnowinglyByASecondEnter(FxRobot robot) {
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT1);
-    key(robot, KeyCode.DOWN);
-    key(robot, KeyCode.ENTER);
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT4);
+    key(KeyCode.CONTROL, KeyCode.DIGIT1);
+    key(KeyCode.DOWN);
+    key(KeyCode.ENTER);
+    key(KeyCode.CONTROL, KeyCode.DIGIT4);
     say(robot, "5V gnd 3 ohm");
     assertThat(sayTwice(robot, "power on")).contains("+5V is shorted to ground");
     assertThat(lines(13)).endsWith("power on knowingly");

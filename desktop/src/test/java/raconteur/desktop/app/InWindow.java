@@ -1,6 +1,7 @@
 package raconteur.desktop.app;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -8,12 +9,16 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
+import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
-import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -96,8 +101,45 @@ public abstract class InWindow {
     WaitForAsyncUtils.waitForFxEvents();
   }
 
-  protected static void key(FxRobot robot, KeyCode... keys) {
-    robot.push(keys);
+  protected static void key(KeyCode... keys) {
+    // Not waited for key by key: a key may open a dialog that takes over the window's thread.
+    Platform.runLater(
+        () -> {
+          Robot hands = new Robot();
+          List<KeyCode> pressed = List.of(keys);
+          pressed.forEach(hands::keyPress);
+          pressed.reversed().forEach(hands::keyRelease);
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Types into what has the focus, as quickly as the window takes it. */
+  protected static void write(String text) {
+    DemoWindow.fx(
+        () -> {
+          Scene focused =
+              Window.getWindows().stream()
+                  .filter(Window::isFocused)
+                  .findFirst()
+                  .orElseThrow()
+                  .getScene();
+          text.chars()
+              .mapToObj(Character::toString)
+              .forEach(
+                  each ->
+                      Event.fireEvent(
+                          focused.getFocusOwner(),
+                          new KeyEvent(
+                              KeyEvent.KEY_TYPED,
+                              each,
+                              "",
+                              KeyCode.UNDEFINED,
+                              false,
+                              false,
+                              false,
+                              false)));
+          return 0;
+        });
     WaitForAsyncUtils.waitForFxEvents();
   }
 }

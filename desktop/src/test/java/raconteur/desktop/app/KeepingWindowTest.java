@@ -31,15 +31,15 @@ class KeepingWindowTest extends InWindow {
     Files.move(file, file.resolveSibling("moved-away"));
     TextField field = robot.lookup("#bench-line").queryAs(TextField.class);
     robot.interact(field::requestFocus);
-    robot.write("U26 hot");
-    key(robot, KeyCode.ENTER);
-    key(robot, KeyCode.ENTER);
+    write("U26 hot");
+    key(KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(field.getText()).isEqualTo("U26 hot");
     assertThat(robot.lookup("#echo").queryAs(Label.class).getText())
         .contains("moved, deleted or replaced", "still there")
         .doesNotContain("Kept");
     Files.move(file.resolveSibling("moved-away"), file);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(field.getText()).isEmpty();
   }
 
@@ -62,7 +62,7 @@ class KeepingWindowTest extends InWindow {
         .filteredOn(b -> !b.getText().startsWith("F"))
         .hasSize(12)
         .allMatch(Button::isDisabled);
-    robot.push(KeyCode.SPACE);
+    key(KeyCode.SPACE);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(done.get()).isEqualTo("restored");
     robot.clickOn("Open it again");
@@ -81,7 +81,7 @@ class KeepingWindowTest extends InWindow {
             .lookup(n -> n instanceof TextField t && t.getPromptText().startsWith("Find:"))
             .queryAs(TextField.class);
     robot.interact(filter::requestFocus);
-    robot.write("U38.7 togg");
+    write("U38.7 togg");
     WaitForAsyncUtils.waitForFxEvents();
     var shelf = robot.lookup(n -> "Boards on the shelf".equals(n.getAccessibleText()));
     assertThat(shelf.queryTableView().getItems()).hasSize(1).first().asString().contains("13");

@@ -38,7 +38,7 @@ class ManualWindowTest extends InWindow {
   @Test
   void itOpensOnceTurnsPagesAndCloses(FxRobot robot) {
     long before = windows();
-    key(robot, KeyCode.F1);
+    key(KeyCode.F1);
     assertThat(windows()).isEqualTo(before + 1);
     assertThat(shown(robot)).contains("turn the board over");
     DemoWindow.fx(
@@ -46,12 +46,12 @@ class ManualWindowTest extends InWindow {
           window().frame().getScene().getWindow().requestFocus();
           return 0;
         });
-    key(robot, KeyCode.F1);
+    key(KeyCode.F1);
     assertThat(windows()).as("no second one").isEqualTo(before + 1);
-    key(robot, KeyCode.DOWN);
-    key(robot, KeyCode.DOWN);
+    key(KeyCode.DOWN);
+    key(KeyCode.DOWN);
     assertThat(shown(robot)).contains("Your own board").doesNotContain("turn the board over");
-    key(robot, KeyCode.ESCAPE);
+    key(KeyCode.ESCAPE);
     assertThat(windows()).isEqualTo(before);
   }
 }

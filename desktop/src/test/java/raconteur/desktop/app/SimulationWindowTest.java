@@ -43,8 +43,9 @@ class SimulationWindowTest extends InWindow {
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(desk.telling().lines()).hasSize(1);
     assertThat(desk.telling().lines().getFirst().entry().toString()).contains("U8.17");
-    robot.push(KeyCode.F11);
-    robot.write("u64.3").push(KeyCode.ENTER);
+    key(KeyCode.F11);
+    write("u64.3");
+    key(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(desk.telling().lines()).hasSize(2);
     robot.clickOn("look at the screen");

@@ -58,12 +58,12 @@ class StagesWindowTest extends InWindow {
       window().workshop().casebook().create(number, board.identity().id(), "club", "");
       open(number);
       for (KeyCode stage : STAGES) {
-        key(robot, KeyCode.CONTROL, stage);
+        key(KeyCode.CONTROL, stage);
         String first = shownPane(robot);
         do {
           assertThat(robot.lookup(".pane-tab").queryAllAs(ToggleButton.class))
               .hasSizeGreaterThan(1);
-          key(robot, KeyCode.F7);
+          key(KeyCode.F7);
         } while (!shownPane(robot).equals(first));
       }
     }
@@ -73,19 +73,19 @@ class StagesWindowTest extends InWindow {
   @Test
   void aRowBeginsItsLineAndItsKeysAnswerIt(FxRobot robot) {
     open(15);
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT3);
-    key(robot, KeyCode.F7);
+    key(KeyCode.CONTROL, KeyCode.DIGIT3);
+    key(KeyCode.F7);
     assertThat(shownPane(robot)).isEqualTo("Rails");
-    key(robot, KeyCode.DOWN);
-    key(robot, KeyCode.ENTER);
+    key(KeyCode.DOWN);
+    key(KeyCode.ENTER);
     assertThat(bench(robot)).isEqualTo("+12V gnd ");
-    key(robot, KeyCode.ESCAPE);
-    key(robot, KeyCode.F2);
+    key(KeyCode.ESCAPE);
+    key(KeyCode.F2);
     assertThat(bench(robot)).isEqualTo("RAW+ gnd ");
-    key(robot, KeyCode.F8);
+    key(KeyCode.F8);
     assertThat(robot.lookup(".arms-title").queryAs(Label.class).getText()).contains("RAW+");
-    key(robot, KeyCode.ESCAPE);
-    key(robot, KeyCode.SHIFT, KeyCode.F7);
+    key(KeyCode.ESCAPE);
+    key(KeyCode.SHIFT, KeyCode.F7);
     assertThat(shownPane(robot)).isEqualTo("Checks");
   }
 
@@ -107,9 +107,9 @@ class StagesWindowTest extends InWindow {
   @Test
   void aPictureIsKeptAndShownAndJunkIsRefused(FxRobot robot) throws Exception {
     open(15);
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT2);
+    key(KeyCode.CONTROL, KeyCode.DIGIT2);
     for (int i = 0; i < 4; i++) {
-      key(robot, KeyCode.F7);
+      key(KeyCode.F7);
     }
     assertThat(shownPane(robot)).isEqualTo("Pictures");
     Path junk = Files.writeString(folder().resolve("junk.png"), "junk", StandardCharsets.UTF_8);
@@ -130,7 +130,7 @@ class StagesWindowTest extends InWindow {
   @Test
   void labelsAreWrittenFromTheStage(FxRobot robot) throws Exception {
     open(15);
-    key(robot, KeyCode.CONTROL, KeyCode.DIGIT2);
+    key(KeyCode.CONTROL, KeyCode.DIGIT2);
     robot.clickOn("Labels as PDF …");
     WaitForAsyncUtils.waitForFxEvents();
     byte[] written = Files.readAllBytes(window().toWrite());

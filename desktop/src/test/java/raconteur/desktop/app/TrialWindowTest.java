@@ -37,7 +37,7 @@ class TrialWindowTest extends InWindow {
   @Test
   void theChosenSuspectIsTriedByKeysAndABadChipGoesIntoTheDeadBox(FxRobot robot) throws Exception {
     CaseDesk desk = trace();
-    key(robot, KeyCode.F12);
+    key(KeyCode.F12);
     String part =
         robot
             .lookup(n -> n instanceof Label l && l.getText().startsWith("Swap trial of"))
@@ -45,7 +45,7 @@ class TrialWindowTest extends InWindow {
             .getText()
             .replaceAll("Swap trial of (\\w+).*", "$1");
     for (KeyCode key : new KeyCode[] {KeyCode.F3, KeyCode.F2, KeyCode.F2, KeyCode.F3}) {
-      key(robot, key);
+      key(key);
     }
     assertThat(desk.telling().lines().stream().map(t -> t.entry().line()).toList())
         .endsWith(
@@ -56,7 +56,7 @@ class TrialWindowTest extends InWindow {
     StockItem crossed = window().workshop().stock().items().getLast();
     assertThat(crossed.state()).isEqualTo(StockItem.State.CROSSED);
     assertThat(crossed.from()).isEqualTo("case 13, " + part);
-    robot.push(KeyCode.ESCAPE);
+    key(KeyCode.ESCAPE);
   }
 
   @Test

@@ -35,10 +35,10 @@ class WindowTest extends InWindow {
   }
 
   private static void openCase13(FxRobot robot) {
-    robot.push(KeyCode.CONTROL, KeyCode.DIGIT1);
+    key(KeyCode.CONTROL, KeyCode.DIGIT1);
     WaitForAsyncUtils.waitForFxEvents();
-    robot.push(KeyCode.DOWN);
-    robot.push(KeyCode.ENTER);
+    key(KeyCode.DOWN);
+    key(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
   }
 
@@ -53,9 +53,9 @@ class WindowTest extends InWindow {
     openCase13(robot);
     assertThat(focused().getId()).isEqualTo("bench-line");
     int before = entriesOfCase13();
-    robot.write("u39.7 l");
+    write("u39.7 l");
     assertThat(echo(robot)).contains("U39.7 (1Y, net MA2)").contains("low");
-    robot.push(KeyCode.ENTER);
+    key(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(entriesOfCase13()).isEqualTo(before + 1);
     assertThat(typed(robot)).isEmpty();
@@ -68,8 +68,8 @@ class WindowTest extends InWindow {
   void aRefusedLineStaysWhereItWasTypedAndTabCompletes(FxRobot robot) {
     openCase13(robot);
     int before = entriesOfCase13();
-    robot.write("U14.3 wobbly");
-    robot.push(KeyCode.ENTER);
+    write("U14.3 wobbly");
+    key(KeyCode.ENTER);
     assertThat(typed(robot)).isEqualTo("U14.3 wobbly");
     assertThat(echo(robot)).contains("“wobbly” is not what the probe shows");
     DemoWindow.fx(
@@ -78,7 +78,7 @@ class WindowTest extends InWindow {
           robot.lookup("#bench-line").queryAs(TextField.class).end();
           return 0;
         });
-    robot.push(KeyCode.TAB);
+    key(KeyCode.TAB);
     assertThat(typed(robot)).isEqualTo("U14.3 floating ");
     assertThat(entriesOfCase13()).isEqualTo(before);
   }
@@ -88,7 +88,7 @@ class WindowTest extends InWindow {
     openCase13(robot);
     int before = entriesOfCase13();
     var step = window().frame().trace().orElseThrow().desk().state().shownStep().orElseThrow();
-    robot.push(KeyCode.F2);
+    key(KeyCode.F2);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(entriesOfCase13()).isEqualTo(before + 1);
     var entries = window().workshop().casebook().find(13).orElseThrow().entries();
@@ -100,11 +100,11 @@ class WindowTest extends InWindow {
   void anOddReadingIsAskedAboutAndKeptOnTheSecondEnter(FxRobot robot) {
     openCase13(robot);
     int before = entriesOfCase13();
-    robot.write("5V 90");
-    robot.push(KeyCode.ENTER);
+    write("5V 90");
+    key(KeyCode.ENTER);
     assertThat(echo(robot)).contains("is that meant?");
     assertThat(entriesOfCase13()).isEqualTo(before);
-    robot.push(KeyCode.ENTER);
+    key(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(entriesOfCase13()).isEqualTo(before + 1);
   }
@@ -118,7 +118,7 @@ class WindowTest extends InWindow {
           robot.lookup("#bench-line").queryAs(TextField.class).setText(junk);
           return 0;
         });
-    robot.push(KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(echo(robot)).contains("at most 400 characters");
     assertThat(typed(robot)).hasSizeGreaterThan(8000);
   }
@@ -126,26 +126,26 @@ class WindowTest extends InWindow {
   @Test
   void theBoardIsTurnedOverAndTheStepEnlargedByKey(FxRobot robot) {
     openCase13(robot);
-    robot.push(KeyCode.F9);
+    key(KeyCode.F9);
     assertThat(robot.lookup("Underside, as turned over").tryQuery()).isPresent();
-    robot.push(KeyCode.F8);
+    key(KeyCode.F8);
     Node large = robot.lookup(n -> "Arm's length".equals(n.getAccessibleText())).query();
     assertThat(large.isVisible()).isTrue();
-    robot.push(KeyCode.ESCAPE);
+    key(KeyCode.ESCAPE);
     assertThat(large.isVisible()).isFalse();
   }
 
   @Test
   void aNewBoardIsTakenInByKeyboard(FxRobot robot) {
-    robot.push(KeyCode.CONTROL, KeyCode.N);
+    key(KeyCode.CONTROL, KeyCode.N);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(focused().getId()).isEqualTo("owner");
-    robot.write("Saltmarsh Library");
-    robot.push(KeyCode.TAB);
-    robot.write("no picture");
-    robot.push(KeyCode.TAB);
-    robot.push(KeyCode.TAB);
-    robot.push(KeyCode.ENTER);
+    write("Saltmarsh Library");
+    key(KeyCode.TAB);
+    write("no picture");
+    key(KeyCode.TAB);
+    key(KeyCode.TAB);
+    key(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
     var made = window().workshop().casebook().find(21).orElseThrow();
     assertThat(made.header().owner()).isEqualTo("Saltmarsh Library");
@@ -155,13 +155,13 @@ class WindowTest extends InWindow {
 
   @Test
   void theCountsAreShownAndExported(FxRobot robot) throws Exception {
-    robot.push(KeyCode.CONTROL, KeyCode.DIGIT9);
+    key(KeyCode.CONTROL, KeyCode.DIGIT9);
     WaitForAsyncUtils.waitForFxEvents();
     TableView<?> counts =
         robot.lookup(n -> "Counts".equals(n.getAccessibleText())).queryTableView();
     assertThat(counts.getItems()).hasSize(6);
-    robot.push(KeyCode.F7);
-    robot.push(KeyCode.F7);
+    key(KeyCode.F7);
+    key(KeyCode.F7);
     WaitForAsyncUtils.waitForFxEvents();
     TableView<?> together =
         robot.lookup(n -> "What fails together".equals(n.getAccessibleText())).queryTableView();

@@ -35,7 +35,7 @@ class BoardsWindowTest extends InWindow {
   }
 
   private static void go(FxRobot robot, KeyCode digit) {
-    robot.push(KeyCode.CONTROL, digit);
+    key(KeyCode.CONTROL, digit);
     WaitForAsyncUtils.waitForFxEvents();
   }
 
@@ -49,8 +49,8 @@ class BoardsWindowTest extends InWindow {
 
   private static void type(FxRobot robot, String field, String text) {
     robot.clickOn(field);
-    robot.push(KeyCode.CONTROL, KeyCode.A);
-    robot.write(text);
+    key(KeyCode.CONTROL, KeyCode.A);
+    write(text);
   }
 
   @Test
@@ -68,7 +68,7 @@ class BoardsWindowTest extends InWindow {
     robot.clickOn("#change-row");
     assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEqualTo("turned pin");
     type(robot, "#find", "U1");
-    robot.push(KeyCode.ENTER);
+    key(KeyCode.ENTER);
     assertThat(robot.lookup("U1: 74LS04, hex inverter, clock").tryQuery()).isPresent();
     robot.clickOn(Keys.UNDO.on("take back"));
     assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEmpty();
@@ -79,7 +79,9 @@ class BoardsWindowTest extends InWindow {
   void thePanesAreReachedByArrowKeys(FxRobot robot) {
     go(robot, KeyCode.B);
     robot.clickOn("Depth");
-    robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT).push(KeyCode.RIGHT);
+    key(KeyCode.RIGHT);
+    key(KeyCode.RIGHT);
+    key(KeyCode.RIGHT);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.lookup("#change-row").tryQuery()).isPresent();
     robot.clickOn("Parts");
@@ -99,7 +101,7 @@ class BoardsWindowTest extends InWindow {
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.lookup("A parts list, CSV with semicolons").tryQuery()).isPresent();
     assertThat(robot.lookup("Problems: 1, each with its line").tryQuery()).isPresent();
-    robot.push(KeyCode.ESCAPE);
+    key(KeyCode.ESCAPE);
     assertThat(list.getItems()).hasSize(before);
     robot.clickOn("#import");
     type(robot, "#import-machine", "Cormorant");
