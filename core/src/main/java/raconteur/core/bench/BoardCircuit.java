@@ -104,6 +104,7 @@ public final class BoardCircuit {
     private final Set<PinRef> weak = new HashSet<>();
     private final Map<PinRef, Integer> slowNanos = new HashMap<>();
     private final List<Place.Segment> opens = new ArrayList<>();
+    private final Set<PinRef> contacts = new HashSet<>();
     private final List<Place.Bridge> bridges = new ArrayList<>();
     private final Map<PinRef, Integer> inputFaults = new HashMap<>();
     private final Set<Integer> pulled = new HashSet<>();
@@ -142,7 +143,9 @@ public final class BoardCircuit {
             outputFaults.put(pin, fault.mode());
           }
         }
-        case Place.Input(PinRef pin) -> inputFaults.put(pin, Lines.LOW);
+        case Place.Input(PinRef pin) ->
+            inputFaults.put(pin, fault.mode() == FaultMode.INPUT_HIGH ? Lines.HIGH : Lines.LOW);
+        case Place.Contact(PinRef pin) -> contacts.add(pin);
         case Place.Segment segment -> opens.add(segment);
         case Place.Bridge bridge -> bridges.add(bridge);
         case Place.OfPart(String part) when fault.mode() == FaultMode.UNSUITED ->
@@ -223,6 +226,11 @@ public final class BoardCircuit {
         List<PinRef> piece = new ArrayList<>();
         String name = net.name();
         for (PinRef pin : net.path()) {
+          if (contacts.contains(pin)) {
+            pieces.add(List.of(pin));
+            names.add(pin + " off " + net.name());
+            continue;
+          }
           if (!piece.isEmpty() && cut(net, piece.getLast(), pin)) {
             pieces.add(piece);
             names.add(name);
@@ -231,8 +239,10 @@ public final class BoardCircuit {
           }
           piece.add(pin);
         }
-        pieces.add(piece);
-        names.add(name);
+        if (!piece.isEmpty()) {
+          pieces.add(piece);
+          names.add(name);
+        }
       }
       Map<PinRef, Integer> pieceOfPin = new HashMap<>();
       UnionFind<Integer> joined =

@@ -24,18 +24,21 @@ final class MendEffect {
                     || (place.equals(new Place.OfPart(part)) && isConnector(part, board));
           };
       case Mend.Reflowed(var pin) ->
-          place instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin));
+          place.equals(new Place.Contact(pin))
+              || (place instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin)));
       case Mend.Wired(var from, var to) ->
-          place instanceof Place.Segment s
-              && board
-                  .net(s.net())
-                  .filter(
-                      n ->
-                          between(
-                              n.path().indexOf(from),
-                              n.path().indexOf(to),
-                              n.path().indexOf(s.from())))
-                  .isPresent();
+          place.equals(new Place.Contact(from))
+              || place.equals(new Place.Contact(to))
+              || place instanceof Place.Segment s
+                  && board
+                      .net(s.net())
+                      .filter(
+                          n ->
+                              between(
+                                  n.path().indexOf(from),
+                                  n.path().indexOf(to),
+                                  n.path().indexOf(s.from())))
+                      .isPresent();
       case Mend.Parted(var one, var other) ->
           place instanceof Place.Bridge b
               && ((b.one().equals(one) && b.other().equals(other))
@@ -54,12 +57,19 @@ final class MendEffect {
         && segment < Math.max(one, other);
   }
 
+  private static boolean isAt(Place place, String part) {
+    return switch (place) {
+      case Place.Segment s -> s.from().part().equals(part) || s.to().part().equals(part);
+      case Place.Contact c -> c.pin().part().equals(part);
+      case Place other -> false;
+    };
+  }
+
   /** An open at a socketed part's own contact. */
   private static boolean contactOf(PlantedFault planted, String part, Board board) {
     return planted.wrong() instanceof PlantedFault.Known(Fault fault)
         && fault.mode() == FaultMode.OPEN
-        && fault.place() instanceof Place.Segment s
-        && (s.from().part().equals(part) || s.to().part().equals(part))
+        && (isAt(fault.place(), part))
         && board.part(part).filter(Part::socketed).isPresent();
   }
 }

@@ -62,7 +62,7 @@ public final class SupplySide {
               rail,
               FIGURES.of(fault.mode() == FaultMode.SHORTED ? "shorted part ohms" : "leak ohms"));
       case Place.Bridge bridge -> joinedNets.add(Set.of(bridge.netOne(), bridge.netOther()));
-      case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _ -> {}
+      case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _, Place.Contact _ -> {}
     }
   }
 

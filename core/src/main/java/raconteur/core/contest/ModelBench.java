@@ -8,7 +8,6 @@ import raconteur.core.bench.PlantedFault;
 import raconteur.core.board.Board;
 import raconteur.core.fault.Fault;
 import raconteur.core.finding.Finding;
-import raconteur.core.predict.Expectation;
 import raconteur.core.predict.Predictor;
 import raconteur.core.predict.TestModel;
 import raconteur.core.story.Moment;
@@ -32,8 +31,7 @@ final class ModelBench implements Bench {
   public Optional<Finding> take(
       List<PlantedFault> faults, Finding sample, Telling told, long salt) {
     Moment now = told.momentOf(sample);
-    TestModel<?> model =
-        predictor.model(sample, now, predictor.expectation(sample, now, told.findings()));
+    TestModel<?> model = predictor.model(sample, now, told.findings());
     return Optional.of(draw(model, faults, new SplittableRandom(salt)));
   }
 
@@ -42,7 +40,7 @@ final class ModelBench implements Bench {
     String any = board.symptoms().stream().findFirst().orElseThrow().id();
     Moment now = new Moment(0, Set.of(), Optional.empty());
     Finding.Symptom sample = new Finding.Symptom(any);
-    TestModel<?> model = predictor.model(sample, now, Expectation.NONE);
+    TestModel<?> model = predictor.model(sample, now, List.of());
     return (Finding.Symptom) draw(model, faults, new SplittableRandom(salt));
   }
 
@@ -51,7 +49,7 @@ final class ModelBench implements Bench {
     String any = board.symptoms().stream().findFirst().orElseThrow().id();
     Moment now = new Moment(0, Set.of(), Optional.empty());
     return planted.wrong() instanceof PlantedFault.Known(Fault fault)
-        && changes(predictor.model(new Finding.Symptom(any), now, Expectation.NONE), fault);
+        && changes(predictor.model(new Finding.Symptom(any), now, List.of()), fault);
   }
 
   private static <E> boolean changes(TestModel<E> model, Fault fault) {

@@ -1,12 +1,15 @@
 package raconteur.core.diagnose;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -17,10 +20,9 @@ import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
-import raconteur.core.predict.Expectation;
 import raconteur.core.predict.Predictor;
+import raconteur.core.predict.Predictor.Evidence;
 import raconteur.core.predict.TestModel;
-import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
 import raconteur.core.story.Telling.DatedFinding;
 import raconteur.core.story.Telling.DatedMend;
@@ -34,10 +36,8 @@ public final class Diagnoser {
   private static final int MOST_SUSPECTS = 150;
   private static final double SUSPECT_ABOVE = 0.001;
   private static final double CLEARED_DECIBANS = -6;
-  private static final double DOUBTFUL_FIT = 0.07;
-  private static final double WORTH_COUNTING = 1e-5;
-  private static final int MOST_PAIRS = 200;
   private static final int SPARE_COLUMNS = 60;
+  private static final int MOST_COLUMNS = 500;
 
   /** The share of patience for what was to be expected before any reading. */
   private static final double BEFORE = 0.2;
@@ -58,7 +58,7 @@ public final class Diagnoser {
   private final Priors priors;
   private final Predictor predictor;
   private final int largest;
-  private final Map<ColumnKey, EvidenceColumn<?>> columns = new HashMap<>();
+  private final Map<Evidence, EvidenceColumn<?>> columns = new HashMap<>();
   private List<DatedMend> mendsBefore = List.of();
   private List<Occurrence> occurrences;
 
@@ -71,9 +71,6 @@ public final class Diagnoser {
   private List<DatedFinding> chained = List.of();
   private Marginals before;
   private Marginals now;
-
-  /** A finding with all its model depends on. */
-  private record ColumnKey(Finding finding, Moment moment, Expectation expectation) {}
 
   /**
    * @param largest K: how many faults a hypothesis may have, 1 to 3
@@ -113,16 +110,19 @@ public final class Diagnoser {
       chain.clear();
       before = search(List.of(), telling.epoch(), largest, patience.first(BEFORE)).marginals();
     }
-    List<DatedFinding> findings = asked(told, patience.first(ASKING));
+    List<Evidence> asked = asked(told, patience.first(ASKING));
+    Set<DatedFinding> known = Collections.newSetFromMap(new IdentityHashMap<>());
+    asked.forEach(e -> known.addAll(e.findings()));
+    List<DatedFinding> findings = told.stream().filter(known::contains).toList();
     HypothesisSearch.Result result =
-        search(keys(findings, told), telling.epoch(), largest, patience.first(SEARCHING));
+        search(asked, telling.epoch(), largest, patience.first(SEARCHING));
     now = result.marginals();
     if (explained) {
       follow(findings, telling.epoch(), patience);
     }
-    forgetColumns(findings, told);
+    forgetColumns(asked);
     List<DatedFinding> weighed = explained ? findings.subList(0, chain.size() - 1) : List.of();
-    List<Stretch> stretches = Stretch.all(catalogue, columnsOf(findings, told));
+    List<Stretch> stretches = Stretch.all(catalogue, columnsOf(asked));
     List<Suspect> suspects =
         stretches.stream()
             .filter(s -> now(s) > SUSPECT_ABOVE)
@@ -140,7 +140,7 @@ public final class Diagnoser {
     return new Diagnosis(
         suspects,
         cleared,
-        doubts(findings, columnsOf(findings, told), result),
+        Misfits.of(asked, columnsOf(asked), result),
         now.sound(),
         largest,
         result.weighed(),
@@ -150,32 +150,40 @@ public final class Diagnoser {
   }
 
   /**
-   * The findings whose models were asked about every fault, the latest first while patience lasts;
-   * in the order of the story.
+   * The evidence whose models were asked about every fault, the latest first while patience lasts.
    */
-  private List<DatedFinding> asked(List<DatedFinding> told, Patience patience) {
-    List<DatedFinding> asked = new ArrayList<>();
-    for (DatedFinding finding : told.reversed()) {
-      ColumnKey key = key(finding, told);
-      if (!columns.containsKey(key)) {
-        Optional<? extends EvidenceColumn<?>> column = column(key, patience);
+  private List<Evidence> asked(List<DatedFinding> told, Patience patience) {
+    Map<DatedFinding, Integer> order = new IdentityHashMap<>();
+    told.forEach(f -> order.put(f, order.size()));
+    List<Evidence> all =
+        predictor.evidence(told).stream()
+            .sorted(Comparator.comparingInt((Evidence e) -> latest(e, order)).reversed())
+            .toList();
+    List<Evidence> asked = new ArrayList<>();
+    for (Evidence evidence : all) {
+      if (!columns.containsKey(evidence)) {
+        Optional<? extends EvidenceColumn<?>> column = column(evidence, patience);
         if (column.isEmpty()) {
           break;
         }
-        columns.put(key, column.get());
+        columns.put(evidence, column.get());
       }
-      asked.add(finding);
+      asked.add(evidence);
     }
     return asked.reversed();
+  }
+
+  private static int latest(Evidence evidence, Map<DatedFinding, Integer> order) {
+    return evidence.findings().stream().mapToInt(f -> order.getOrDefault(f, 0)).max().orElse(0);
   }
 
   /**
    * What earlier stories needed is let go: a reading changes what later ones lean on, and every
    * column of every story there was would be kept.
    */
-  private void forgetColumns(List<DatedFinding> findings, List<DatedFinding> told) {
-    if (columns.size() > findings.size() + SPARE_COLUMNS) {
-      columns.keySet().retainAll(new HashSet<>(keys(findings, told)));
+  private void forgetColumns(List<Evidence> asked) {
+    if (columns.size() > asked.size() + SPARE_COLUMNS) {
+      columns.keySet().retainAll(new HashSet<>(asked));
     }
   }
 
@@ -264,52 +272,42 @@ public final class Diagnoser {
         return;
       }
       chain.add(
-          search(
-                  keys(findings.subList(0, n), findings.subList(0, n)),
-                  epoch,
-                  most,
-                  Patience.ENDLESS)
+          search(predictor.evidence(findings.subList(0, n)), epoch, most, Patience.ENDLESS)
               .marginals());
+      if (columns.size() > MOST_COLUMNS) {
+        Set<Evidence> kept = new HashSet<>(predictor.evidence(findings));
+        kept.addAll(predictor.evidence(findings.subList(0, n)));
+        columns.keySet().retainAll(kept);
+      }
     }
   }
 
-  /** What a later reading changes about an earlier one is what the earlier one leans on. */
-  private List<ColumnKey> keys(List<DatedFinding> findings, List<DatedFinding> told) {
-    return findings.stream().map(f -> key(f, told)).toList();
-  }
-
-  private ColumnKey key(DatedFinding f, List<DatedFinding> told) {
-    return new ColumnKey(
-        f.finding(), f.moment(), predictor.expectation(f.finding(), f.moment(), told));
-  }
-
   private HypothesisSearch.Result search(
-      List<ColumnKey> keys, int epoch, int most, Patience patience) {
+      List<Evidence> evidence, int epoch, int most, Patience patience) {
     List<EvidenceColumn<?>> used = new ArrayList<>();
-    int[] epochs = new int[keys.size()];
-    for (int i = 0; i < keys.size(); i++) {
+    int[] epochs = new int[evidence.size()];
+    for (int i = 0; i < evidence.size(); i++) {
       used.add(
-          columns.computeIfAbsent(keys.get(i), key -> column(key, Patience.ENDLESS).orElseThrow()));
-      epochs[i] = keys.get(i).moment().epoch();
+          columns.computeIfAbsent(evidence.get(i), e -> column(e, Patience.ENDLESS).orElseThrow()));
+      epochs[i] = evidence.get(i).moment().epoch();
     }
     return HypothesisSearch.run(
         occurrences, used, epochs, most, catalogue.placeOfFaults(), epoch, patience);
   }
 
-  private List<EvidenceColumn<?>> columnsOf(List<DatedFinding> findings, List<DatedFinding> told) {
+  private List<EvidenceColumn<?>> columnsOf(List<Evidence> evidence) {
     List<EvidenceColumn<?>> used = new ArrayList<>();
-    keys(findings, told).forEach(key -> used.add(columns.get(key)));
+    evidence.forEach(e -> used.add(columns.get(e)));
     return used;
   }
 
-  private Optional<? extends EvidenceColumn<?>> column(ColumnKey key, Patience patience) {
-    return column(
-        predictor.model(key.finding(), key.moment(), key.expectation()), key.finding(), patience);
+  private Optional<? extends EvidenceColumn<?>> column(Evidence evidence, Patience patience) {
+    return column(predictor.model(evidence), evidence.found(), patience);
   }
 
   private <E> Optional<EvidenceColumn<E>> column(
-      TestModel<E> model, Finding finding, Patience patience) {
-    return EvidenceColumn.of(model, finding, catalogue.faults(), patience);
+      TestModel<E> model, List<Finding> found, Patience patience) {
+    return EvidenceColumn.of(model, found, catalogue.faults(), patience);
   }
 
   private Suspect suspect(Stretch stretch, List<DatedFinding> findings) {
@@ -344,82 +342,5 @@ public final class Diagnoser {
       weights.add(new Weight(findings.get(i), after - before));
     }
     return weights;
-  }
-
-  /**
-   * How well each finding fits what is believed now: its mean chance over all hypotheses, as a
-   * share of the chance its best explanation would give it. Two results of one test may each fit
-   * one half of what is believed and still contradict each other: they are judged together too.
-   */
-  private static List<Doubt> doubts(
-      List<DatedFinding> findings, List<EvidenceColumn<?>> used, HypothesisSearch.Result result) {
-    List<int[]> pairs = pairs(findings, used);
-    double[] fit = new double[findings.size()];
-    double[] together = new double[pairs.size()];
-    Leaves leaves = result.leaves();
-    for (int leaf = 0; leaf < leaves.size(); leaf++) {
-      double share = result.share(leaf);
-      if (share > WORTH_COUNTING) {
-        int[] effects = effects(result, leaf, used);
-        for (int i = 0; i < fit.length; i++) {
-          fit[i] += share * Math.exp(used.get(i).logLikelihood(effects[i]));
-        }
-        for (int i = 0; i < together.length; i++) {
-          int[] pair = pairs.get(i);
-          together[i] +=
-              share
-                  * Math.exp(
-                      used.get(pair[0]).logLikelihood(effects[pair[0]])
-                          + used.get(pair[1]).logLikelihood(effects[pair[1]]));
-        }
-      }
-    }
-    List<Doubt> doubts = new ArrayList<>();
-    for (int i = 0; i < fit.length; i++) {
-      double relative = fit[i] / Math.exp(used.get(i).best());
-      for (int p = 0; p < together.length; p++) {
-        int[] pair = pairs.get(p);
-        if (pair[0] == i || pair[1] == i) {
-          double best = used.get(pair[0]).best() + used.get(pair[1]).best();
-          relative = Math.min(relative, together[p] / Math.exp(best));
-        }
-      }
-      if (relative < DOUBTFUL_FIT) {
-        doubts.add(new Doubt(findings.get(i), relative));
-      }
-    }
-    doubts.sort(Comparator.comparingDouble(Doubt::fit));
-    return doubts;
-  }
-
-  /** Findings of one test in one state of the board that came out differently, two by two. */
-  private static List<int[]> pairs(List<DatedFinding> findings, List<EvidenceColumn<?>> used) {
-    List<int[]> pairs = new ArrayList<>();
-    for (int i = 0; i < findings.size() && pairs.size() < MOST_PAIRS; i++) {
-      for (int j = i + 1; j < findings.size(); j++) {
-        boolean contradict =
-            findings.get(i).moment().epoch() == findings.get(j).moment().epoch()
-                && !findings.get(i).finding().equals(findings.get(j).finding())
-                && used.get(i).sameTest(used.get(j));
-        if (contradict) {
-          pairs.add(new int[] {i, j});
-        }
-      }
-    }
-    return pairs;
-  }
-
-  /** What the faults of one leaf do together to every finding. */
-  private static int[] effects(
-      HypothesisSearch.Result result, int leaf, List<EvidenceColumn<?>> used) {
-    int[] effects = new int[used.size()];
-    for (int d = 0; d < result.leaves().depth(leaf); d++) {
-      FaultClass c = result.classes()[result.leaves().classAt(leaf, d)];
-      for (int i = 0; i < c.columns().length; i++) {
-        int at = c.columns()[i];
-        effects[at] = used.get(at).combine(effects[at], c.effects()[i]);
-      }
-    }
-    return effects;
   }
 }

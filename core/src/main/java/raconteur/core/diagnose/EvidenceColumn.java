@@ -14,9 +14,10 @@ import raconteur.core.finding.Finding;
 import raconteur.core.predict.TestModel;
 
 /**
- * One finding against every fault: effects as small numbers (0 is none), their combinations and
- * their log-likelihoods, computed when first asked for. What one walk through the sets has learnt
- * another finds without waiting; only what is new is learnt by one at a time.
+ * Findings that are weighed together, against every fault: effects as small numbers (0 is none),
+ * their combinations and their log-likelihoods, computed when first asked for. What one walk
+ * through the sets has learnt another finds without waiting; only what is new is learnt by one at a
+ * time.
  *
  * @param <E> the model's effects
  */
@@ -25,13 +26,14 @@ final class EvidenceColumn<E> {
   private static final int ASKED_EVERY = 16;
 
   /** With more effects than this it takes too long to try what two others make of each. */
-  private static final int MOST_JOINED = 60;
+  private static final int MOST_JOINED = 16;
 
   private final TestModel<E> model;
-  private final Finding found;
+  private final List<Finding> found;
   private final List<E> effects = new ArrayList<>();
   private final Map<E, Integer> numbers = new HashMap<>();
   private final int[] ofFault;
+  private final Map<List<Finding>, double[]> chances = new HashMap<>();
   private double[] logLikelihoods = new double[8];
   private int singles;
   private AtomicReferenceArray<double[]> hides = new AtomicReferenceArray<>(0);
@@ -39,21 +41,21 @@ final class EvidenceColumn<E> {
   private volatile AtomicReferenceArray<int[]> combinations = new AtomicReferenceArray<>(0);
   private volatile AtomicReferenceArray<double[]> changes = new AtomicReferenceArray<>(0);
 
-  private EvidenceColumn(TestModel<E> model, Finding found, int faults) {
+  private EvidenceColumn(TestModel<E> model, List<Finding> found, int faults) {
     this.model = model;
-    this.found = found;
+    this.found = List.copyOf(found);
     this.ofFault = new int[faults];
     number(model.none());
   }
 
   /** Asks the model about every fault; linear in their number. */
-  static <E> EvidenceColumn<E> of(TestModel<E> model, Finding found, List<Fault> faults) {
+  static <E> EvidenceColumn<E> of(TestModel<E> model, List<Finding> found, List<Fault> faults) {
     return of(model, found, faults, Patience.ENDLESS).orElseThrow();
   }
 
   /** The same, empty where patience is over before every fault was asked about. */
   static <E> Optional<EvidenceColumn<E>> of(
-      TestModel<E> model, Finding found, List<Fault> faults, Patience patience) {
+      TestModel<E> model, List<Finding> found, List<Fault> faults, Patience patience) {
     var column = new EvidenceColumn<>(model, found, faults.size());
     for (int i = 0; i < faults.size(); i++) {
       if (i % ASKED_EVERY == 0 && patience.isOver()) {
@@ -77,15 +79,37 @@ final class EvidenceColumn<E> {
     if (number >= logLikelihoods.length) {
       logLikelihoods = Arrays.copyOf(logLikelihoods, number * 2);
     }
-    logLikelihoods[number] = Math.log(model.probability(found, effect));
+    logLikelihoods[number] = Math.log(model.joint(found, effect));
     return number;
   }
 
-  /** Whether two findings are results of the same test: no fault tells their tests apart. */
-  boolean sameTest(EvidenceColumn<?> other) {
-    return found.getClass().equals(other.found.getClass())
-        && numbers.size() > 1
-        && Arrays.equals(ofFault, other.ofFault);
+  /** Whether any fault makes a difference to what is found. */
+  boolean tells() {
+    return singles > 1;
+  }
+
+  /** The chance of some of the findings by themselves, under an effect. */
+  synchronized double chance(List<Finding> some, int effect) {
+    double[] known = chances.computeIfAbsent(some, _ -> new double[0]);
+    if (effect >= known.length) {
+      int from = known.length;
+      known = Arrays.copyOf(known, Math.max(effect + 1, effects.size()));
+      Arrays.fill(known, from, known.length, Double.NaN);
+      chances.put(some, known);
+    }
+    if (Double.isNaN(known[effect])) {
+      known[effect] = model.joint(some, effects.get(effect));
+    }
+    return known[effect];
+  }
+
+  /** The largest chance any effect met so far gives some of the findings. */
+  synchronized double bestChance(List<Finding> some) {
+    double best = 0;
+    for (int i = 0; i < effects.size(); i++) {
+      best = Math.max(best, chance(some, i));
+    }
+    return best;
   }
 
   int effectOf(int fault) {
@@ -120,7 +144,7 @@ final class EvidenceColumn<E> {
     int[] row = combinations.get(one);
     if (row == null || row.length <= other) {
       int known = row == null ? 0 : row.length;
-      int[] longer = new int[Math.max(other + 1, effects.size())];
+      int[] longer = new int[Math.max(other + 1, other < singles ? singles : effects.size())];
       if (row != null) {
         System.arraycopy(row, 0, longer, 0, known);
       }

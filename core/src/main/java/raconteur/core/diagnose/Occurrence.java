@@ -99,11 +99,14 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
                 touches(fault, part) || isContact(fault, part, board) ? rates.contactCures() : 0;
           };
       case Mend.Reflowed(PinRef pin) ->
-          fault.place() instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin))
+          (fault.place() instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin)))
+                  || fault.place().equals(new Place.Contact(pin))
               ? rates.cures()
               : 0;
       case Mend.Wired(PinRef from, PinRef to) ->
-          fault.place() instanceof Place.Segment s && bypassed(board, s, from, to)
+          (fault.place() instanceof Place.Segment s && bypassed(board, s, from, to))
+                  || fault.place().equals(new Place.Contact(from))
+                  || fault.place().equals(new Place.Contact(to))
               ? rates.cures()
               : 0;
       case Mend.Parted(PinRef one, PinRef other) ->
@@ -122,8 +125,9 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
   }
 
   private static boolean touches(Fault fault, String part) {
-    return fault.place() instanceof Place.Segment s
-        && (s.from().part().equals(part) || s.to().part().equals(part));
+    return (fault.place() instanceof Place.Contact(PinRef pin) && pin.part().equals(part))
+        || (fault.place() instanceof Place.Segment s
+            && (s.from().part().equals(part) || s.to().part().equals(part)));
   }
 
   private static boolean bypassed(Board board, Place.Segment segment, PinRef from, PinRef to) {

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
@@ -15,6 +16,7 @@ import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.UsualSuspect;
 import raconteur.core.device.PinKind;
+import raconteur.core.finding.Finding;
 
 /**
  * Every fault a board can have, with its prior odds. Immutable; a fault is known by its index.
@@ -52,10 +54,26 @@ public final class FaultCatalogue {
   /** Lists the faults of a board with marked damage areas. */
   public static FaultCatalogue of(
       Board board, Priors priors, History history, List<DamageArea> damage) {
+    return of(board, priors, history, damage, List.of());
+  }
+
+  /**
+   * The same with what a meter found that nobody would have thought of: a joint between two nets
+   * that are nowhere neighbours, a supply that does not reach a pin.
+   *
+   * @param measured ways that were joined or open against the board's nets
+   */
+  public static FaultCatalogue of(
+      Board board,
+      Priors priors,
+      History history,
+      List<DamageArea> damage,
+      List<Finding.Continuity> measured) {
     var worker = new Worker(board, priors, history, damage);
     worker.parts();
     worker.opens();
-    worker.shorts();
+    worker.shorts(measured);
+    measured.forEach(worker::supplyOpen);
     return new FaultCatalogue(
         worker.faults, worker.odds.stream().mapToDouble(Double::doubleValue).toArray());
   }
@@ -165,6 +183,7 @@ public final class FaultCatalogue {
       double dead = modes.dead() + (outputs.isEmpty() ? modes.outputs() : 0);
       dead += rails.isEmpty() ? modes.leaks() + modes.shorted() : 0;
       dead += addresses.isEmpty() ? modes.addressInputs() : 0;
+      dead += gateInputs(part).isEmpty() ? modes.inputs() : 0;
       add(new Place.OfPart(part.designator()), FaultMode.DEAD, expected * dead);
       for (String rail : rails) {
         add(
@@ -182,6 +201,12 @@ public final class FaultCatalogue {
         double each = expected * modes.addressInputs() / addresses.size();
         add(new Place.Input(pin), FaultMode.ADDRESS_STUCK, each);
       }
+      List<PinRef> inputs = gateInputs(part);
+      for (PinRef pin : inputs) {
+        double each = expected * modes.inputs() / (2 * inputs.size());
+        add(new Place.Input(pin), FaultMode.INPUT_LOW, each);
+        add(new Place.Input(pin), FaultMode.INPUT_HIGH, each);
+      }
       for (PinRef pin : outputs) {
         double each = expected * modes.outputs() / outputs.size();
         add(new Place.Output(pin), FaultMode.STUCK_LOW, each * modes.ofOutput().stuckLow());
@@ -196,6 +221,21 @@ public final class FaultCatalogue {
           .map(p -> part.pin(p.number()))
           .filter(p -> board.kind(p).reads() && connected(p))
           .toList();
+    }
+
+    /** The inputs some gate of the part follows. */
+    private List<PinRef> gateInputs(Part part) {
+      Set<String> read = new HashSet<>();
+      part.device().gates().forEach(gate -> read.addAll(gate.inputs()));
+      return part.device().pins().stream()
+          .filter(p -> read.contains(p.name()))
+          .map(p -> part.pin(p.number()))
+          .filter(p -> board.kind(p).reads() && onSignal(p))
+          .toList();
+    }
+
+    private boolean onSignal(PinRef pin) {
+      return board.netOf(pin).filter(net -> !board.isSupply(net.name())).isPresent();
     }
 
     private boolean connected(PinRef pin) {
@@ -222,27 +262,65 @@ public final class FaultCatalogue {
       return new java.util.TreeSet<>(rails);
     }
 
+    /** Tracks between neighbouring pins, and the joint or contact of every pin. */
     void opens() {
-      List<Place.Segment> segments = new ArrayList<>();
+      List<Place> places = new ArrayList<>();
       List<Double> weights = new ArrayList<>();
+      List<Double> hurt = new ArrayList<>();
       for (Net net : board.nets()) {
         if (board.isSupply(net.name())) {
           continue;
         }
-        for (int i = 0; i + 1 < net.path().size(); i++) {
+        int last = net.path().size() - 1;
+        for (int i = 0; i < last; i++) {
           PinRef from = net.path().get(i);
           PinRef to = net.path().get(i + 1);
-          segments.add(new Place.Segment(net.name(), from, to));
-          weights.add(contactFactor(from) + contactFactor(to));
+          places.add(new Place.Segment(net.name(), from, to));
+          // The contact of a pin at an end cannot be told from the track to it.
+          weights.add(
+              priors.copper().tracks()
+                  + (i == 0 ? contactFactor(from) : 0)
+                  + (i + 1 == last ? contactFactor(to) : 0));
+          hurt.add(Math.max(damageFactor(from), damageFactor(to)));
+        }
+        for (PinRef pin :
+            net.path().subList(Math.min(1, last), Math.max(last, Math.min(1, last)))) {
+          if (board.part(pin.part()).filter(Part::fitted).isPresent()) {
+            places.add(new Place.Contact(pin));
+            weights.add(contactFactor(pin));
+            hurt.add(damageFactor(pin));
+          }
         }
       }
       double sum = weights.stream().mapToDouble(Double::doubleValue).sum();
       double expected = priors.expectedFaults() * joints() * priors.copper().opens();
-      for (int i = 0; i < segments.size(); i++) {
-        double hurt =
-            Math.max(damageFactor(segments.get(i).from()), damageFactor(segments.get(i).to()));
-        add(segments.get(i), FaultMode.OPEN, expected * weights.get(i) / sum * hurt);
+      for (int i = 0; i < places.size(); i++) {
+        add(places.get(i), FaultMode.OPEN, expected * weights.get(i) / sum * hurt.get(i));
       }
+    }
+
+    /** A supply that was measured not to reach a pin. */
+    void supplyOpen(Finding.Continuity measured) {
+      Optional<Net> net = board.netOf(measured.one());
+      if (!measured.joined()
+          && net.equals(board.netOf(measured.other()))
+          && net.filter(n -> board.isSupply(n.name())).isPresent()) {
+        for (PinRef pin : List.of(measured.one(), measured.other())) {
+          Fault fault = new Fault(new Place.Contact(pin), FaultMode.OPEN);
+          if (!faults.contains(fault)) {
+            add(fault.place(), fault.mode(), rare());
+          }
+        }
+      }
+    }
+
+    /** The chance of what nobody looks for by itself. */
+    private double rare() {
+      return priors.expectedFaults()
+          * joints()
+          * priors.copper().shorts()
+          * priors.copper().elsewhere()
+          / Math.max(1, board.nets().size());
     }
 
     private double contactFactor(PinRef pin) {
@@ -254,7 +332,7 @@ public final class FaultCatalogue {
       return priors.shares().getOrDefault("joints", 0.0);
     }
 
-    void shorts() {
+    void shorts(List<Finding.Continuity> measured) {
       Map<Set<String>, Neighbours> byNets = new LinkedHashMap<>();
       int places = 0;
       for (Part part : board.parts()) {
@@ -271,6 +349,14 @@ public final class FaultCatalogue {
       for (Neighbours pair : byNets.values()) {
         add(pair.worst, FaultMode.SHORT, expected * pair.weight / places);
       }
+      for (Finding.Continuity way : measured) {
+        if (way.joined() && neighbours(way.one(), way.other(), byNets)) {
+          Neighbours pair = byNets.get(nets(way));
+          if (pair != null && pair.worst.one().equals(way.one()) && !known(pair.worst)) {
+            add(pair.worst, FaultMode.SHORT, rare());
+          }
+        }
+      }
     }
 
     /**
@@ -284,6 +370,16 @@ public final class FaultCatalogue {
       Neighbours(Place.Bridge worst) {
         this.worst = worst;
       }
+    }
+
+    private Set<String> nets(Finding.Continuity way) {
+      return Set.of(
+          board.netOf(way.one()).map(Net::name).orElse("one"),
+          board.netOf(way.other()).map(Net::name).orElse("other"));
+    }
+
+    private boolean known(Place.Bridge bridge) {
+      return faults.contains(new Fault(bridge, FaultMode.SHORT));
     }
 
     /**

@@ -17,6 +17,9 @@ public enum FaultMode {
   FLOATS("output floats", Function.LOST, Warmth.USUAL, Line.LET_GO, Load.NONE),
   /** An output that moves but does not reach proper levels. */
   WEAK("output weak", Function.IMPAIRED, Warmth.USUAL, Line.WEAKLY_DRIVEN, Load.NONE),
+  /** An input of a gate that takes its line for low whatever it does, and leaves the line alone. */
+  INPUT_LOW("input taken for low", Function.LOST, Warmth.USUAL, Line.OWN, Load.NONE),
+  INPUT_HIGH("input taken for high", Function.LOST, Warmth.USUAL, Line.OWN, Load.NONE),
   OPEN("open", Function.LOST, Warmth.USUAL, Line.OWN, Load.NONE),
   SHORT("short", Function.LOST, Warmth.USUAL, Line.OWN, Load.NONE);
 

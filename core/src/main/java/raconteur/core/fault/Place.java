@@ -47,6 +47,19 @@ public sealed interface Place {
     }
   }
 
+  /** The joint or socket contact of one pin, away from the track it sits on. */
+  record Contact(PinRef pin) implements Place {
+    @Override
+    public Place mendable() {
+      return this;
+    }
+
+    @Override
+    public String toString() {
+      return "contact of " + pin;
+    }
+  }
+
   /** One input of a part, inside the part. */
   record Input(PinRef pin) implements Place {
     @Override

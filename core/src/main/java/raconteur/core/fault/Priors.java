@@ -60,12 +60,13 @@ public record Priors(
       double outputs,
       double bitsLost,
       double addressInputs,
+      double inputs,
       double unsuited,
       OutputModes ofOutput) {
     public Modes {
       requireOne(
-          dead + leaks + shorted + outputs + bitsLost + addressInputs + unsuited,
-          "dead, leaks, shorted, outputs, bits lost, address inputs, unsuited");
+          dead + leaks + shorted + outputs + bitsLost + addressInputs + inputs + unsuited,
+          "dead, leaks, shorted, outputs, bits lost, address inputs, inputs, unsuited");
     }
   }
 
@@ -76,8 +77,15 @@ public record Priors(
     }
   }
 
-  /** How the joints' share splits, and what a poor socket multiplies it by. */
-  public record Copper(double opens, double shorts, double poorSocketFactor) {
+  /**
+   * How the joints' share splits, and what a poor socket multiplies it by.
+   *
+   * @param elsewhere how likely a short is between two nets that are nowhere neighbours, beside one
+   *     between two that are somewhere
+   * @param tracks how likely a track from pin to pin is broken, beside one joint
+   */
+  public record Copper(
+      double opens, double shorts, double elsewhere, double tracks, double poorSocketFactor) {
     public Copper {
       requireOne(opens + shorts, "opens, shorts");
     }
@@ -150,6 +158,10 @@ public record Priors(
           new Copper(
               share(copper, "opens"),
               share(copper, "shorts"),
+              copper.has("shorts elsewhere") ? share(copper, "shorts elsewhere") : 0.02,
+              copper.has("tracks beside joints")
+                  ? copper.get("tracks beside joints").between(0.01, 100)
+                  : 2,
               copper.get("single wipe factor").between(1, 1000)),
           new MendRates(
               share(mends, "cures"),
@@ -183,6 +195,7 @@ public record Priors(
           share(split, "outputs"),
           share(split, "bits lost"),
           share(split, "address inputs"),
+          split.has("inputs") ? share(split, "inputs") : 0,
           share(split, "unsuited"),
           new OutputModes(
               share(split, "stuck low"),

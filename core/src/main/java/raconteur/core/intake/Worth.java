@@ -101,6 +101,9 @@ public record Worth(
         }
         case Place.Segment s ->
             new Item(s.net(), chance.probability(), costs.single("wire") + trace, 0);
+        case Place.Contact c ->
+            new Item(
+                c.pin().toString(), chance.probability(), costs.single("part bridge") + trace, 0);
         case Place.Bridge b ->
             new Item(
                 b.netOne() + "/" + b.netOther(),

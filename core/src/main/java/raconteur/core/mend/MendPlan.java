@@ -224,6 +224,14 @@ public record MendPlan(List<Job> jobs, String origin) {
                 Method.PART,
                 reason,
                 costs.single("part bridge"));
+        case Place.Contact(PinRef pin) ->
+            copperJob(
+                place,
+                pin,
+                "Joint or contact " + pin,
+                Method.PART,
+                reason,
+                costs.single("part bridge"));
         case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ ->
             partJob((Place.OfPart) place.mendable(), reason, sockets);
       };

@@ -80,7 +80,7 @@ public final class Advisor {
   private Reasoning reasoning(Condition condition) {
     Board found = condition.asFound(board);
     FaultCatalogue catalogue =
-        FaultCatalogue.of(found, priors, history, condition.allDamage(board));
+        FaultCatalogue.of(found, priors, history, condition.allDamage(board), condition.measured());
     return new Reasoning(
         condition,
         catalogue,
@@ -129,7 +129,7 @@ public final class Advisor {
   }
 
   private Advice advise(Telling telling, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
-    Condition condition = telling.condition();
+    Condition condition = telling.condition().withSurprisesOnly(board);
     if (!condition.equals(reasoning.condition())) {
       reasoning = reasoning(condition);
     }

@@ -86,6 +86,19 @@ final class Candidates {
         tests.add(new Finding.Continuity(segment.from(), segment.to(), true));
         net(segment.net());
       }
+      case Place.Contact contact -> {
+        board
+            .netOf(contact.pin())
+            .filter(n -> !board.isSupply(n.name()))
+            .ifPresent(
+                n -> {
+                  n.path().stream()
+                      .filter(p -> !p.equals(contact.pin()))
+                      .findFirst()
+                      .ifPresent(p -> tests.add(new Finding.Continuity(contact.pin(), p, true)));
+                  net(n.name());
+                });
+      }
       case Place.Bridge bridge -> {
         tests.add(new Finding.Continuity(bridge.one(), bridge.other(), false));
         probe(bridge.one());

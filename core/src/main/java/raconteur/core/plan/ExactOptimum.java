@@ -19,7 +19,6 @@ import raconteur.core.fault.History;
 import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
-import raconteur.core.predict.Expectation;
 import raconteur.core.predict.Predictor;
 import raconteur.core.predict.Readings;
 import raconteur.core.story.Moment;
@@ -113,7 +112,7 @@ public final class ExactOptimum {
       all.add(
           start.test(
               sample,
-              predictor.model(sample, now, Expectation.NONE),
+              predictor.model(sample, now, List.of()),
               new LookAhead.Price(
                   facts.minutes(sample), facts.risk(sample), 0, facts.minutes(sample))));
     }

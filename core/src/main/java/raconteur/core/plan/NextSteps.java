@@ -143,7 +143,7 @@ public final class NextSteps {
         tests.add(
             lookAhead.test(
                 test,
-                predictor.model(test, now, predictor.expectation(test, now, telling.findings())),
+                predictor.model(test, now, telling.findings()),
                 new LookAhead.Price(
                     facts.minutes(test) * weight,
                     facts.risk(test) + (facts.kind(test).powered() ? powering : 0),

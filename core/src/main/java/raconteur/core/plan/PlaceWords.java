@@ -13,6 +13,7 @@ public final class PlaceWords {
       case Place.Load p -> p.part();
       case Place.Output p -> p.pin().part();
       case Place.Input p -> p.pin().part();
+      case Place.Contact p -> "contact of " + p.pin();
       case Place.Segment p -> "track " + p.net() + " from " + p.from() + " to " + p.to();
       case Place.Bridge p -> "bridge " + p.one() + "–" + p.other();
     };

@@ -178,11 +178,17 @@ final class StepWords {
             : costs.takeOut(part) + costs.putIn(part) + costs.riskOfTakingOut(board, part);
       }
       case Place.Segment _ -> costs.single("wire");
+      case Place.Contact(PinRef pin) ->
+          isSocketed(pin) ? 2 * costs.single("seat") : costs.single("part bridge");
       case Place.Bridge _ -> costs.single("part bridge");
       case Place.Load load -> mendMinutes(load.mendable());
       case Place.Output output -> mendMinutes(output.mendable());
       case Place.Input input -> mendMinutes(input.mendable());
     };
+  }
+
+  private boolean isSocketed(PinRef pin) {
+    return board.part(pin.part()).filter(Part::socketed).isPresent();
   }
 
   /** Minutes of a mend, with those its risk is worth. */
@@ -201,6 +207,10 @@ final class StepWords {
   static Mend mendOf(Board board, Place place) {
     return switch (place) {
       case Place.Segment s -> new Mend.Wired(s.from(), s.to());
+      case Place.Contact(PinRef pin)
+          when board.part(pin.part()).filter(Part::socketed).isPresent() ->
+          new Mend.OfPart(pin.part(), Mend.PartAction.RESEATED);
+      case Place.Contact(PinRef pin) -> new Mend.Reflowed(pin);
       case Place.Bridge b -> new Mend.Parted(b.one(), b.other());
       case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
         String part = ((Place.OfPart) place.mendable()).part();
@@ -239,6 +249,16 @@ final class StepWords {
               "Mend " + s.net() + " between " + s.from() + " and " + s.to() + ": reflow, or a wire",
               s.from().part(),
               List.of(s.from(), s.to()),
+              mendOf(board, place),
+              minutes,
+              why);
+      case Place.Contact(PinRef pin) ->
+          mend(
+              isSocketed(pin)
+                  ? "Seat " + named(pin.part()) + " again: its contact at pin " + pin.number()
+                  : "Reflow the joint of " + pin,
+              pin.part(),
+              List.of(pin),
               mendOf(board, place),
               minutes,
               why);

@@ -2,13 +2,14 @@ package raconteur.core.predict;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
-import raconteur.core.device.Gate;
+import raconteur.core.device.Device;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.Place;
@@ -41,41 +42,41 @@ public final class NetPropagation {
     return nets.healthy(pin);
   }
 
-  /**
-   * What a pin has to show given what was seen in front of it: a gate's output by its inputs, any
-   * other pin of a net by the one output that drives it. Empty where too little was seen, or where
-   * several outputs share the net. Readings lean on what lies before them and never the other way
-   * round, so that a row of readings is weighed the same in whichever order it was taken.
-   */
-  Optional<Signal> expectedAt(PinRef pin, Map<PinRef, Signal> seen) {
-    Optional<PinRef> sole =
-        nets.id(pin)
-            .flatMap(nets::wiring)
-            .map(NetIndex.Wiring::drivers)
-            .filter(drivers -> drivers.size() == 1)
-            .map(List::getFirst);
-    if (sole.isEmpty()) {
-      return Optional.empty();
-    }
-    PinRef driver = sole.get();
-    if (!driver.equals(pin)) {
-      return Optional.ofNullable(seen.get(driver)).filter(NetPropagation::plain);
-    }
-    return nets.gatesDriving(nets.id(pin).orElseThrow()).stream()
-        .filter(g -> g.gate().function() instanceof Gate.Combinational)
-        .filter(g -> g.gate().inputs().stream().allMatch(i -> seen.containsKey(pinOf(g, i))))
-        .filter(g -> g.enable(i -> seen.get(nets.pin(i))) == Signal.HIGH)
-        .map(g -> g.value(i -> seen.get(nets.pin(i)), nets::healthyOrToggling))
-        .filter(NetPropagation::plain)
-        .findFirst();
+  /** The number of a pin; empty for a pin this board does not have. */
+  Optional<Integer> id(PinRef pin) {
+    return nets.id(pin);
   }
 
-  private PinRef pinOf(CompiledGate gate, String input) {
-    return nets.pin(gate.pinByName().get(input));
+  /** The pins that can put a level on a line. */
+  List<PinRef> drivers(Net net) {
+    return nets.id(net.path().getFirst())
+        .flatMap(nets::wiring)
+        .map(NetIndex.Wiring::drivers)
+        .orElse(List.of());
   }
 
-  private static boolean plain(Signal signal) {
-    return signal == Signal.TOGGLING || signal == Signal.LOW || signal == Signal.HIGH;
+  /** The pin that alone drives a line. */
+  Optional<PinRef> soleDriver(Net net) {
+    List<PinRef> drivers = drivers(net);
+    return drivers.size() == 1 ? Optional.of(drivers.getFirst()) : Optional.empty();
+  }
+
+  /** Whether a resistor holds a line where nothing drives it. */
+  boolean pulledUp(Net net) {
+    return net.path().stream().anyMatch(p -> nets.is(p, Device::isResistor));
+  }
+
+  /** The one gate behind an output. */
+  Optional<CompiledGate> gateDriving(PinRef output) {
+    return nets.id(output).map(nets::gatesDriving).filter(g -> g.size() == 1).map(List::getFirst);
+  }
+
+  /** The input pins of a gate. */
+  List<PinRef> inputsOf(CompiledGate gate) {
+    return gate.gate().inputs().stream()
+        .map(name -> nets.pin(Objects.requireNonNull(gate.pinByName().get(name))))
+        .distinct()
+        .toList();
   }
 
   /** Whether a fault acts between a pin and what lies in front of it. */
@@ -84,14 +85,24 @@ public final class NetPropagation {
     boolean output = board.kind(pin).drives();
     return switch (fault.place()) {
       case Place.Segment place -> place.net().equals(net);
+      case Place.Contact place -> place.pin().equals(pin);
       case Place.Bridge place -> place.netOne().equals(net) || place.netOther().equals(net);
       case Place.Output place -> output && place.pin().equals(pin);
       case Place.OfPart place ->
           output
               && (place.part().equals(pin.part())
                   || board.part(place.part()).orElseThrow().device().isRegulator());
-      case Place.Load _, Place.Input _ -> false;
+      case Place.Input place -> output && drivenFrom(pin, place.pin());
+      case Place.Load _ -> false;
     };
+  }
+
+  /** Whether an output follows an input of its own part. */
+  private boolean drivenFrom(PinRef output, PinRef input) {
+    return output.part().equals(input.part())
+        && nets.id(output).stream()
+            .flatMap(id -> nets.gatesDriving(id).stream())
+            .anyMatch(gate -> inputsOf(gate).contains(input));
   }
 
   /** What a fault alone makes a probe see at a pin; empty where it changes nothing. */

@@ -82,11 +82,13 @@ record PassiveModels(Board board, Readings readings) {
               && board.netOf(output.pin()).map(Net::name).filter(net::equals).isPresent() ->
           "low";
       case Place.Segment segment when segment.net().equals(net) && !net.isEmpty() -> "high";
+      case Place.Contact contact when contact.pin().equals(pin) -> "high";
       case Place.OfPart part when part.part().equals(pin.part()) && net.isEmpty() -> "low";
       case Place.Bridge _,
           Place.Output _,
           Place.Input _,
           Place.Segment _,
+          Place.Contact _,
           Place.OfPart _,
           Place.Load _ ->
           "healthy";

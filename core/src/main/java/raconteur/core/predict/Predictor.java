@@ -1,8 +1,6 @@
 package raconteur.core.predict;
 
-import java.util.EnumSet;
-import java.util.HashMap;
-import java.util.HashSet;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -18,13 +16,11 @@ import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.continuity.Peers;
 import raconteur.core.data.Figures;
-import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Finding.DeadTestEnd;
-import raconteur.core.finding.LogicLevels;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
 import raconteur.core.supply.Conductance;
@@ -34,16 +30,12 @@ import raconteur.core.supply.Conductance;
  * (how faults spread) is kept here.
  */
 public final class Predictor {
-  /** How many other lines settle whether the program runs. */
-  private static final int ENOUGH_LINES = 2;
-
   private final Board board;
   private final Readings readings;
   private final NetPropagation nets;
   private final StartOrder startOrder;
   private final SimulatedAnswers simulated;
-  private final SimulatedLines lines;
-  private final Activity activity;
+  private final Lines lines;
   private final Peers peers;
   private final SupplyModels supplyModels;
   private final PassiveModels passiveModels;
@@ -63,8 +55,13 @@ public final class Predictor {
     this.nets = new NetPropagation(board);
     this.startOrder = new StartOrder(board);
     this.simulated = new SimulatedAnswers(board);
-    this.lines = new SimulatedLines(board);
-    this.activity = new Activity(board, startOrder, simulated);
+    this.lines =
+        new Lines(
+            board,
+            nets,
+            new Activity(board, startOrder, simulated),
+            new SimulatedLines(board),
+            new LineStates(readings));
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
     this.passiveModels = new PassiveModels(board, readings);
@@ -82,13 +79,99 @@ public final class Predictor {
   }
 
   /**
-   * What a test has to show by the other readings taken in the same state of the board. Where two
-   * readings of one pin disagree, neither is leant on.
+   * Findings that are weighed together, since what they read is one thing: most stand alone, the
+   * readings of one line are one.
+   *
+   * @param about all the weight depends on beside the findings; compared by equals
    */
-  public Expectation expectation(Finding finding, Moment moment, List<DatedFinding> told) {
+  public record Evidence(List<DatedFinding> findings, Object about) {
+    public Evidence {
+      findings = List.copyOf(findings);
+    }
+
+    public Moment moment() {
+      return findings.getFirst().moment();
+    }
+
+    /** What was found. */
+    public List<Finding> found() {
+      return findings.stream().map(DatedFinding::finding).toList();
+    }
+  }
+
+  /** What a finding that stands alone depends on. */
+  private record Alone(Moment moment, Expectation expectation, Set<String> starved) {}
+
+  /** Sorts findings into those that are weighed together, in the order of the story. */
+  public List<Evidence> evidence(List<DatedFinding> told) {
+    List<Evidence> all = new ArrayList<>();
+    Map<Moment, List<DatedFinding>> readings = new LinkedHashMap<>();
+    for (DatedFinding each : told) {
+      if (Lines.isReading(each.finding())) {
+        Moment state =
+            new Moment(each.moment().epoch(), each.moment().partsOut(), Optional.empty());
+        readings.computeIfAbsent(state, _ -> new ArrayList<>()).add(each);
+      } else {
+        all.add(new Evidence(List.of(each), alone(each.finding(), each.moment(), told)));
+      }
+    }
+    for (List<DatedFinding> state : readings.values()) {
+      for (List<DatedFinding> group : lines.groups(state)) {
+        all.add(new Evidence(group, lines.setUp(group, told)));
+      }
+    }
+    return all;
+  }
+
+  private Alone alone(Finding finding, Moment moment, List<DatedFinding> told) {
+    return new Alone(
+        moment, expectation(finding, moment, told), Supplies.starved(board, moment, told));
+  }
+
+  /** The model of some findings weighed together. */
+  public TestModel<?> model(Evidence evidence) {
+    return switch (evidence.about()) {
+      case Lines.SetUp setUp -> lines.model(evidence.findings(), setUp);
+      case Alone alone -> model(evidence.found().getFirst(), alone);
+      case Object other -> throw new IllegalArgumentException("no evidence: " + other);
+    };
+  }
+
+  /**
+   * The model of a test still to be made, given what was told.
+   *
+   * @param test one of its outcomes; which does not matter
+   */
+  public TestModel<?> model(Finding test, Moment moment, List<DatedFinding> told) {
+    return Lines.isReading(test)
+        ? lines.test(test, moment, told)
+        : model(test, alone(test, moment, told));
+  }
+
+  private TestModel<?> model(Finding finding, Alone alone) {
+    if (!alone.starved().isEmpty() && needsSupply(finding)) {
+      return new NoModel(finding);
+    }
+    Set<String> out = alone.moment().partsOut();
+    TestModel<?> bare = bare(finding, alone.moment(), alone.expectation());
+    return out.isEmpty() ? bare : new PartsOut<>(bare, out);
+  }
+
+  /** Whether a test asks how the board works, which no board without its rails does. */
+  private static boolean needsSupply(Finding finding) {
+    return finding.kind().powered()
+        && !(finding instanceof Finding.RailVolts)
+        && !(finding instanceof Finding.FarVolts)
+        && !(finding instanceof Finding.DummyVolts)
+        && !(finding instanceof Finding.RailAmps)
+        && !(finding instanceof Finding.Ripple)
+        && !(finding instanceof Finding.Heat)
+        && !(finding instanceof Finding.Temperature);
+  }
+
+  /** What a test has to show by its peers. */
+  private Expectation expectation(Finding finding, Moment moment, List<DatedFinding> told) {
     return switch (finding) {
-      case Finding.Probe probe -> shown(probe.pin(), moment, told);
-      case Finding.PinVolts volts -> shown(volts.pin(), moment, told);
       case Finding.PinOhms ohms ->
           peers
               .ofLine(ohms.pin(), moment, told)
@@ -103,64 +186,10 @@ public final class Predictor {
     };
   }
 
-  private Expectation shown(PinRef at, Moment moment, List<DatedFinding> told) {
-    Map<PinRef, Signal> seen = new HashMap<>();
-    Set<PinRef> disputed = new HashSet<>();
-    for (DatedFinding other : told) {
-      if (other.finding() instanceof Finding.Probe(PinRef pin, Signal shown)
-          && other.moment().epoch() == moment.epoch()
-          && other.moment().partsOut().equals(moment.partsOut())) {
-        Signal before = seen.put(pin, shown);
-        if (before != null && before != shown) {
-          disputed.add(pin);
-        }
-      }
-    }
-    seen.keySet().removeAll(disputed);
-    return nets.expectedAt(at, seen)
-        .<Expectation>map(Expectation.Shows::new)
-        .orElseGet(() -> program(at, seen));
-  }
-
-  /**
-   * Whether the other lines that need the processor's program say that it runs, or that it stands.
-   */
-  private Expectation program(PinRef at, Map<PinRef, Signal> seen) {
-    if (!activity.needsProcessor(at)) {
-      return Expectation.NONE;
-    }
-    int moving = 0;
-    int still = 0;
-    for (Map.Entry<PinRef, Signal> other : seen.entrySet()) {
-      boolean tells =
-          !other.getKey().equals(at)
-              && activity.needsProcessor(other.getKey())
-              && lines.healthy(other.getKey()).or(() -> nets.healthy(other.getKey())).stream()
-                  .allMatch(s -> s == Signal.TOGGLING);
-      if (tells) {
-        moving += other.getValue() == Signal.TOGGLING ? 1 : 0;
-        still += other.getValue() == Signal.TOGGLING ? 0 : 1;
-      }
-    }
-    if (moving >= ENOUGH_LINES) {
-      return new Expectation.Program(true);
-    }
-    return moving == 0 && still >= ENOUGH_LINES ? new Expectation.Program(false) : Expectation.NONE;
-  }
-
-  /**
-   * The model of the test a finding belongs to, with the set-up it was made in.
-   *
-   * @param expectation from {@link #expectation}
-   */
-  public TestModel<?> model(Finding finding, Moment moment, Expectation expectation) {
-    TestModel<?> bare = bare(finding, moment, expectation);
-    return moment.partsOut().isEmpty() ? bare : new PartsOut<>(bare, moment.partsOut());
-  }
-
   private TestModel<?> bare(Finding finding, Moment moment, Expectation expectation) {
     return switch (finding) {
-      case Finding.Probe probe -> probe(probe.pin(), expectation);
+      case Finding.Probe _, Finding.PinVolts _, Finding.Frequency _, Finding.ResetPulse _ ->
+          throw new IllegalArgumentException("readings of lines are weighed together: " + finding);
       case Finding.RailVolts t ->
           railVolts(t.rail(), "rail volts", volts -> new Finding.RailVolts(t.rail(), volts));
       case Finding.FarVolts t ->
@@ -185,10 +214,7 @@ public final class Predictor {
       case Finding.Temperature temperature ->
           passiveModels.temperature(temperature, (Expectation.Among) expectation);
       case Finding.PinOhms ohms -> passiveModels.pinOhms(ohms, (Expectation.Among) expectation);
-      case Finding.Frequency frequency -> frequency(frequency);
-      case Finding.ResetPulse reset -> reset(reset);
       case Finding.CapacitorReading capacitor -> passiveModels.capacitor(capacitor);
-      case Finding.PinVolts volts -> levels(volts, expectation);
       case Finding.RomCompare rom -> partModels.rom(rom);
       case Finding.Elsewhere elsewhere -> partModels.elsewhere(elsewhere);
       case Finding.Piggyback piggyback -> partModels.piggyback(piggyback);
@@ -199,66 +225,8 @@ public final class Predictor {
     };
   }
 
-  private ProbeModel probe(PinRef pin, Expectation expectation) {
-    Optional<Signal> shows =
-        expectation instanceof Expectation.Shows(Signal signal)
-            ? Optional.of(signal)
-            : Optional.empty();
-    Optional<Boolean> runs =
-        expectation instanceof Expectation.Program(boolean moves)
-            ? Optional.of(moves)
-            : Optional.empty();
-    return new ProbeModel(nets, activity, lines, readings, pin, shows, runs);
-  }
-
   private Shared shared() {
     return new Shared(board, nets, startOrder, simulated, readings);
-  }
-
-  /** A scope's levels say of a line what a logic probe would. */
-  private TestModel<?> levels(Finding.PinVolts test, Expectation expectation) {
-    PinRef pin = test.pin();
-    return new AsProbe(
-        probe(pin, expectation),
-        pin,
-        found -> {
-          var volts = (Finding.PinVolts) found;
-          Signal level = LogicLevels.of(volts.lowest(), volts.highest());
-          return level == Signal.BETWEEN
-              ? EnumSet.of(Signal.BETWEEN, Signal.FLOATING)
-              : EnumSet.of(level);
-        },
-        List.of(
-            new Finding.PinVolts(pin, 0.2, 3.4),
-            new Finding.PinVolts(pin, 3.4, 3.4),
-            new Finding.PinVolts(pin, 0.2, 0.2),
-            new Finding.PinVolts(pin, 1.4, 1.4)));
-  }
-
-  /** A counter that counts has a moving line under it. */
-  private TestModel<?> frequency(Finding.Frequency test) {
-    return new AsProbe(
-        probe(test.pin(), Expectation.NONE),
-        test.pin(),
-        found ->
-            ((Finding.Frequency) found).hertz() >= 1
-                ? EnumSet.of(Signal.TOGGLING)
-                : EnumSet.of(Signal.LOW, Signal.HIGH, Signal.FLOATING, Signal.BETWEEN),
-        List.of(test, new Finding.Frequency(test.pin(), 0)));
-  }
-
-  /** A reset line that lets go comes to rest where it does on a good board. */
-  private TestModel<?> reset(Finding.ResetPulse test) {
-    Signal rest = nets.healthy(test.pin()).filter(s -> s == Signal.LOW).orElse(Signal.HIGH);
-    Signal held = rest == Signal.LOW ? Signal.HIGH : Signal.LOW;
-    return new AsProbe(
-        probe(test.pin(), Expectation.NONE),
-        test.pin(),
-        found ->
-            EnumSet.of(Double.isInfinite(((Finding.ResetPulse) found).seconds()) ? held : rest),
-        List.of(
-            new Finding.ResetPulse(test.pin(), 0.1),
-            new Finding.ResetPulse(test.pin(), Double.POSITIVE_INFINITY)));
   }
 
   private TestModel<?> railVolts(String railName, String test, Function<Double, Finding> reading) {
@@ -335,6 +303,9 @@ public final class Predictor {
   }
 
   private String broken(Fault fault, Finding.Continuity wanted, String net) {
+    if (fault.place() instanceof Place.Contact(PinRef pin)) {
+      return pin.equals(wanted.one()) || pin.equals(wanted.other()) ? "broken" : "whole";
+    }
     if (fault.place() instanceof Place.Segment segment && segment.net().equals(net)) {
       List<?> path = board.net(net).orElseThrow().path();
       int a = path.indexOf(wanted.one());

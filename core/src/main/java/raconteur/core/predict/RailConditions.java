@@ -40,6 +40,7 @@ final class RailConditions {
           Place.Output _,
           Place.Input _,
           Place.Segment _,
+          Place.Contact _,
           Place.Bridge _ ->
           "good";
     };
@@ -51,7 +52,8 @@ final class RailConditions {
         switch (fault.place()) {
           case Place.Load place -> place.rail().equals(rail.name());
           case Place.Bridge place -> touches(place);
-          case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _ -> false;
+          case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _, Place.Contact _ ->
+              false;
         };
     return loads ? "loaded" : "healthy";
   }

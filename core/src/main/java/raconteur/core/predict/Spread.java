@@ -4,6 +4,7 @@ import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
+import java.util.function.IntFunction;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -50,13 +51,14 @@ final class Spread {
       }
       case Place.Output place -> output(fault, place.pin());
       case Place.Segment place -> open(place);
+      case Place.Contact(PinRef pin) -> contact(pin);
       case Place.Bridge place -> bridge(place);
       case Place.Load place -> {
         if (fault.mode() == FaultMode.SHORTED) {
           railGone(board.rail(place.rail()).orElseThrow());
         }
       }
-      case Place.Input _ -> {}
+      case Place.Input(PinRef pin) -> input(fault, pin);
     }
     while (!toVisit.isEmpty()) {
       nets.gatesReading(toVisit.poll()).forEach(this::evaluate);
@@ -182,6 +184,48 @@ final class Spread {
     side(after, driversAfter, driversBefore);
   }
 
+  /**
+   * A pin that has lost its line: an output leaves the line to the others, an input is left alone.
+   */
+  private void contact(PinRef pin) {
+    if (nets.wiring(id(pin)).isEmpty()) {
+      deadPart(board.part(pin.part()).orElseThrow());
+      return;
+    }
+    NetIndex.Wiring wiring = nets.wiring(id(pin)).orElseThrow();
+    List<PinRef> rest =
+        java.util.Arrays.stream(wiring.pins())
+            .mapToObj(nets::pin)
+            .filter(p -> !p.equals(pin))
+            .toList();
+    boolean drivenHere = wiring.drivers().contains(pin);
+    boolean drivenThere = wiring.drivers().stream().anyMatch(d -> !d.equals(pin));
+    side(List.of(pin), drivenHere, drivenThere);
+    if (drivenHere) {
+      side(rest, drivenThere, true);
+    }
+  }
+
+  /** An input that takes its line for one level, and leaves the line alone. */
+  private void input(Fault fault, PinRef pin) {
+    int at = id(pin);
+    Signal taken =
+        switch (fault.mode()) {
+          case INPUT_LOW -> Signal.LOW;
+          case INPUT_HIGH -> Signal.HIGH;
+          default -> Signal.DOUBTFUL;
+        };
+    if (fault.mode() != FaultMode.ADDRESS_STUCK) {
+      taken(at, taken);
+    }
+  }
+
+  private void taken(int pin, Signal taken) {
+    for (CompiledGate gate : nets.gatesReading(pin)) {
+      evaluate(gate, i -> i == pin ? taken : now(i));
+    }
+  }
+
   /** One side of a cut net: without a driver it floats, unless a resistor holds it up. */
   private void side(List<PinRef> pins, boolean drivenHere, boolean drivenThere) {
     if (drivenHere && !drivenThere) {
@@ -209,12 +253,16 @@ final class Spread {
   }
 
   private void evaluate(CompiledGate gate) {
-    Signal enabled = gate.enable(this::now);
+    evaluate(gate, this::now);
+  }
+
+  private void evaluate(CompiledGate gate, IntFunction<Signal> now) {
+    Signal enabled = gate.enable(now);
     boolean sole = soleDriver(gate.output());
     if (enabled != gate.healthyEnable()) {
       changeNet(gate.output(), misEnabled(enabled, sole));
     }
-    Signal value = gate.value(this::now, this::healthy);
+    Signal value = gate.value(now, this::healthy);
     if (enabled != Signal.LOW && value != gate.healthyValue()) {
       changeNet(gate.output(), sole ? value : Signal.DOUBTFUL);
     }

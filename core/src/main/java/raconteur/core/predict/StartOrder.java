@@ -51,6 +51,7 @@ final class StartOrder {
       case Place.Load place -> fault.mode() == FaultMode.SHORTED ? POWER : blockOf(place.part());
       case Place.Input place -> blockOf(place.pin().part());
       case Place.Output place -> blockOf(place.pin().part());
+      case Place.Contact place -> blockOf(place.pin().part());
       case Place.Segment place -> later(place.from(), place.to());
       case Place.Bridge place -> earlier(place.one(), place.other());
     };

@@ -27,6 +27,18 @@ public interface TestModel<E> {
   /** The chance of what was found, given exactly this effect. */
   double probability(Finding found, E effect);
 
+  /**
+   * The chance of several results together, given exactly this effect; of tests that err each by
+   * itself the product.
+   */
+  default double joint(List<Finding> found, E effect) {
+    double chance = 1;
+    for (Finding each : found) {
+      chance *= probability(each, effect);
+    }
+    return chance;
+  }
+
   /** The outcomes to choose from when the test is still to be made; their chances add up to 1. */
   List<Finding> outcomes();
 }

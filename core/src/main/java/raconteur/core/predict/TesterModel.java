@@ -70,6 +70,7 @@ final class TesterModel implements TestModel<TesterModel.State> {
           Place.Output _,
           Place.Input _,
           Place.Segment _,
+          Place.Contact _,
           Place.Bridge _ ->
           GOOD;
     };

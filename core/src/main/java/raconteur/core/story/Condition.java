@@ -3,11 +3,14 @@ package raconteur.core.story;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
+import raconteur.core.board.Net;
 import raconteur.core.board.Outline;
 import raconteur.core.board.Part;
+import raconteur.core.finding.Finding;
 
 /**
  * How a board was found, as far as it bears on what to suspect.
@@ -15,10 +18,15 @@ import raconteur.core.board.Part;
  * @param damage areas something happened to
  * @param sockets part to the kind of socket found, empty for soldered; only where it was looked at
  * @param foreign parts, or their sockets, that are not original
+ * @param measured what a meter found joined or open
  */
-public record Condition(List<DamageArea> damage, Map<String, String> sockets, Set<String> foreign) {
+public record Condition(
+    List<DamageArea> damage,
+    Map<String, String> sockets,
+    Set<String> foreign,
+    List<Finding.Continuity> measured) {
   /** Nothing was looked at or marked. */
-  public static final Condition UNMARKED = new Condition(List.of(), Map.of(), Set.of());
+  public static final Condition UNMARKED = new Condition(List.of(), Map.of(), Set.of(), List.of());
 
   /** How far around a part that was changed the board counts as reworked. */
   private static final double AROUND_MILLIMETRES = 1;
@@ -27,6 +35,18 @@ public record Condition(List<DamageArea> damage, Map<String, String> sockets, Se
     damage = List.copyOf(damage);
     sockets = Map.copyOf(sockets);
     foreign = Set.copyOf(foreign);
+    measured = List.copyOf(measured);
+  }
+
+  /** The same with only those measurements that are against the board's nets. */
+  public Condition withSurprisesOnly(Board board) {
+    return new Condition(
+        damage, sockets, foreign, measured.stream().filter(way -> isSurprise(way, board)).toList());
+  }
+
+  private static boolean isSurprise(Finding.Continuity way, Board board) {
+    Optional<Net> one = board.netOf(way.one());
+    return one.isPresent() && way.joined() != one.equals(board.netOf(way.other()));
   }
 
   /** The board with the sockets that were found instead of those its file says. */

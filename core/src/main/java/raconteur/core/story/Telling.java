@@ -84,7 +84,11 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         sockets,
         said(Bookkeeping.Foreign.class).stream()
             .map(Bookkeeping.Foreign::part)
-            .collect(Collectors.toSet()));
+            .collect(Collectors.toSet()),
+        said(Finding.Continuity.class).stream()
+            .map(way -> new Finding.Continuity(way.one(), way.other(), way.joined()))
+            .distinct()
+            .toList());
   }
 
   /** The mends that count, in order; the n-th begins epoch n. */

@@ -148,8 +148,9 @@ class HardStoriesTest {
     var predictor = new Predictor(BOARD, Readings.shipped());
     for (String line : List.of("U38.7 floating", "U15.8 toggling", "flash none", "5V gnd 58 ohm")) {
       List<Telling.DatedFinding> told = Telling.of(BOARD, Stories.of(base, line)).findings();
-      EvidenceColumn<?> first = column(predictor, told.getFirst(), told, catalogue);
-      EvidenceColumn<?> second = column(predictor, told.getLast(), told, catalogue);
+      List<Predictor.Evidence> evidence = predictor.evidence(told);
+      EvidenceColumn<?> first = column(predictor, evidence.getFirst(), catalogue);
+      EvidenceColumn<?> second = column(predictor, evidence.getLast(), catalogue);
       Marginals before = posterior(catalogue, List.of(first));
       Marginals after = posterior(catalogue, List.of(first, second));
       double best =
@@ -168,22 +169,13 @@ class HardStoriesTest {
   }
 
   private static EvidenceColumn<?> column(
-      Predictor predictor,
-      Telling.DatedFinding told,
-      List<Telling.DatedFinding> all,
-      FaultCatalogue catalogue) {
-    return column(
-        predictor.model(
-            told.finding(),
-            told.moment(),
-            predictor.expectation(told.finding(), told.moment(), all)),
-        told,
-        catalogue);
+      Predictor predictor, Predictor.Evidence evidence, FaultCatalogue catalogue) {
+    return column(predictor.model(evidence), evidence, catalogue);
   }
 
   private static <E> EvidenceColumn<E> column(
-      TestModel<E> model, Telling.DatedFinding told, FaultCatalogue catalogue) {
-    return EvidenceColumn.of(model, told.finding(), catalogue.faults());
+      TestModel<E> model, Predictor.Evidence evidence, FaultCatalogue catalogue) {
+    return EvidenceColumn.of(model, evidence.found(), catalogue.faults());
   }
 
   private static Marginals posterior(FaultCatalogue catalogue, List<EvidenceColumn<?>> columns) {

@@ -89,10 +89,11 @@ class HypothesisSearchTest {
         enumerate(occurrences, new ArrayList<>(), 0, largest, catalogue, predictor, telling, brute);
 
     List<EvidenceColumn<?>> columns = new ArrayList<>();
-    for (var finding : telling.findings()) {
-      columns.add(column(model(predictor, finding, telling), finding.finding(), catalogue));
+    List<Predictor.Evidence> evidence = predictor.evidence(telling.findings());
+    for (var each : evidence) {
+      columns.add(column(predictor.model(each), each, catalogue));
     }
-    int[] epochs = telling.findings().stream().mapToInt(f -> f.moment().epoch()).toArray();
+    int[] epochs = evidence.stream().mapToInt(e -> e.moment().epoch()).toArray();
     var result =
         HypothesisSearch.run(
             occurrences, columns, epochs, largest, catalogue.placeOfFaults(), telling.epoch());
@@ -109,8 +110,8 @@ class HypothesisSearchTest {
   }
 
   private static <E> EvidenceColumn<E> column(
-      TestModel<E> model, Finding finding, FaultCatalogue catalogue) {
-    return EvidenceColumn.of(model, finding, catalogue.faults());
+      TestModel<E> model, Predictor.Evidence evidence, FaultCatalogue catalogue) {
+    return EvidenceColumn.of(model, evidence.found(), catalogue.faults());
   }
 
   /**
@@ -152,31 +153,24 @@ class HypothesisSearchTest {
     for (Occurrence occurrence : chosen) {
       weight *= occurrence.odds();
     }
-    for (var finding : telling.findings()) {
-      weight *= likelihood(model(predictor, finding, telling), finding, chosen, catalogue);
+    for (var evidence : predictor.evidence(telling.findings())) {
+      weight *= likelihood(predictor.model(evidence), evidence, chosen, catalogue);
     }
     return weight;
   }
 
-  private static TestModel<?> model(
-      Predictor predictor, Telling.DatedFinding finding, Telling telling) {
-    var expectation =
-        predictor.expectation(finding.finding(), finding.moment(), telling.findings());
-    return predictor.model(finding.finding(), finding.moment(), expectation);
-  }
-
   private static <E> double likelihood(
       TestModel<E> model,
-      Telling.DatedFinding finding,
+      Predictor.Evidence evidence,
       List<Occurrence> chosen,
       FaultCatalogue catalogue) {
     E effect = model.none();
     for (Occurrence occurrence : chosen) {
-      if (occurrence.during(finding.moment().epoch())) {
+      if (occurrence.during(evidence.moment().epoch())) {
         effect = model.combine(effect, model.effectOf(catalogue.faults().get(occurrence.fault())));
       }
     }
-    return model.probability(finding.finding(), effect);
+    return model.joint(evidence.found(), effect);
   }
 
   /**
@@ -219,7 +213,7 @@ class HypothesisSearchTest {
         List.of(
             new Occurrence(0, 0, Integer.MAX_VALUE, 0.01, false),
             new Occurrence(1, 0, Integer.MAX_VALUE, 0.99, false));
-    var column = EvidenceColumn.of(screening, positive, states);
+    var column = EvidenceColumn.of(screening, List.of(positive), states);
     var result =
         HypothesisSearch.run(occurrences, List.of(column), new int[] {0}, 1, new int[] {0, 1}, 0);
     assertThat(result.marginals().at(0)).isCloseTo(0.077, within(0.0005));

@@ -138,13 +138,9 @@ public final class RefreshBenchmark {
     Telling telling = Telling.of(board, entries(List.of(STORY), STORY.length));
     List<Occurrence> all = Occurrence.all(board, catalogue, Priors.shipped(), telling.mends());
     List<EvidenceColumn<?>> columns = new ArrayList<>();
-    int[] epochs = new int[telling.findings().size()];
-    for (var f : telling.findings()) {
-      epochs[columns.size()] = f.moment().epoch();
-      var expectation = predictor.expectation(f.finding(), f.moment(), telling.findings());
-      columns.add(
-          column(predictor.model(f.finding(), f.moment(), expectation), f.finding(), catalogue));
-    }
+    List<Predictor.Evidence> evidence = predictor.evidence(telling.findings());
+    int[] epochs = evidence.stream().mapToInt(e -> e.moment().epoch()).toArray();
+    evidence.forEach(e -> columns.add(column(predictor.model(e), e.found(), catalogue)));
     long start = System.nanoTime();
     double byClasses =
         HypothesisSearch.run(all, columns, epochs, 2, catalogue.placeOfFaults(), telling.epoch())
@@ -166,7 +162,7 @@ public final class RefreshBenchmark {
 
   private static <E> EvidenceColumn<E> column(
       raconteur.core.predict.TestModel<E> model,
-      raconteur.core.finding.Finding finding,
+      List<raconteur.core.finding.Finding> finding,
       FaultCatalogue catalogue) {
     return EvidenceColumn.of(model, finding, catalogue.faults());
   }

@@ -53,7 +53,7 @@ class PredictorTest {
   }
 
   private static TestModel<?> model(Finding test, Moment moment) {
-    return PREDICTOR.model(test, moment, Expectation.NONE);
+    return PREDICTOR.model(test, moment, List.of());
   }
 
   private static <E> void addsUp(TestModel<E> model, FaultCatalogue catalogue) {

@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -48,7 +49,7 @@ class TrialModelsTest {
       })
   void outcomesAddUpToOneUnderEveryFault(String line) {
     var predictor = new Predictor(Boards.KITTIWAKE_B, Readings.shipped());
-    addsUp(predictor.model(finding(line), NOW, Expectation.NONE));
+    addsUp(predictor.model(finding(line), NOW, List.of()));
   }
 
   private static <E> void addsUp(TestModel<E> model) {

@@ -163,6 +163,7 @@ public final class BoardsPresenter {
       case Place.Load p -> p.part();
       case Place.Output p -> p.pin().part();
       case Place.Input p -> p.pin().part();
+      case Place.Contact p -> p.pin().part();
       case Place.Segment _, Place.Bridge _ -> "";
     };
   }

@@ -132,6 +132,8 @@ final class ReasonsPane extends ScrollPane {
       case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ ->
           "A pass in the tester, or a good part that changes nothing, would speak for it.";
       case Place.Segment s -> "Continuity from " + s.from() + " to " + s.to() + " would clear it.";
+      case Place.Contact c ->
+          "Continuity from the leg of " + c.pin() + " to the rest of its line would clear it.";
       case Place.Bridge b ->
           "No continuity between " + b.one() + " and " + b.other() + " would clear it.";
     };

@@ -66,6 +66,8 @@ final class TraceMarks {
       case Place.OfPart part -> suspicion.put(part.part(), suspect.probability());
       case Place.Segment s when suspect.probability() > TRACK_SHOWN ->
           tracks.add(new MapMarks.Track(s.net(), s.from(), s.to(), suspect.probability()));
+      case Place.Contact(PinRef pin) ->
+          suspicion.merge(pin.part(), suspect.probability(), Math::max);
       case Place.Segment _, Place.Bridge _, Place.Load _, Place.Output _, Place.Input _ -> {}
     }
   }

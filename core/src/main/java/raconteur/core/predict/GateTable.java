@@ -1,0 +1,89 @@
+package raconteur.core.predict;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import raconteur.core.device.Gate;
+import raconteur.core.device.Signal;
+
+/**
+ * What a gate makes of every combination of true states at its inputs: 5<sup>n</sup> rows, worked
+ * out once.
+ */
+final class GateTable {
+  /** A gate with more inputs than this is not followed: every state of each is summed over. */
+  static final int MOST_INPUTS = 4;
+
+  /** How far apart the rows are that differ in one input only. */
+  static final int[] STRIDES = {1, 5, 25, 125};
+
+  private final List<double[]> rows;
+
+  private GateTable(List<double[]> rows) {
+    this.rows = List.copyOf(rows);
+  }
+
+  /**
+   * @param inputs the numbers of the pins that are no supplies, at most {@link #MOST_INPUTS}
+   * @param supplies what the other pins rest at
+   * @param usual what the output shows on a good board, where that is known
+   */
+  static GateTable of(
+      CompiledGate gate,
+      List<Integer> inputs,
+      Map<Integer, Signal> supplies,
+      Optional<Signal> usual,
+      LineStates states) {
+    List<double[]> rows = new ArrayList<>();
+    int count = 1;
+    for (int i = 0; i < inputs.size(); i++) {
+      count *= LineStates.COUNT;
+    }
+    for (int row = 0; row < count; row++) {
+      Map<Integer, Signal> now = new HashMap<>(supplies);
+      int moving = 0;
+      for (int i = 0; i < inputs.size(); i++) {
+        Signal state = LineStates.STATES[row / STRIDES[i] % LineStates.COUNT];
+        moving += state == Signal.TOGGLING ? 1 : 0;
+        now.put(inputs.get(i), state);
+      }
+      rows.add(made(gate, now, moving, usual, states));
+    }
+    return new GateTable(rows);
+  }
+
+  private static double[] made(
+      CompiledGate gate,
+      Map<Integer, Signal> now,
+      int moving,
+      Optional<Signal> usual,
+      LineStates states) {
+    Signal enabled = gate.enable(i -> Objects.requireNonNull(now.get(i)));
+    if (enabled == Signal.LOW) {
+      return states.predicted(Signal.FLOATING);
+    }
+    if (enabled != Signal.HIGH) {
+      return states.predicted(Signal.DOUBTFUL);
+    }
+    Signal value =
+        ((Gate.Combinational) gate.gate().function())
+            .expression()
+            .signal(
+                name ->
+                    Objects.requireNonNull(
+                        now.get(Objects.requireNonNull(gate.pinByName().get(name)))));
+    if (value == Signal.TOGGLING && moving > 1) {
+      // Whether two that move ever meet, who described the board knows.
+      return usual.map(states::predicted).orElse(states.meeting());
+    }
+    return states.predicted(value);
+  }
+
+  /** The chances of the output's states. Not to be changed. */
+  double[] row(int number) {
+    return rows.get(number);
+  }
+}

@@ -1,0 +1,467 @@
+package raconteur.core.predict;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Function;
+import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+
+/**
+ * What is read at the pins of a few lines in one state of the board.
+ *
+ * <p>Every piece of a line is in one true state, whatever is read of it: the readings of one piece
+ * share that state and err each by itself. Where everything in front of a gate is among the lines,
+ * its healthy output follows the true states of its inputs; elsewhere a line is predicted by how
+ * faults spread. The chance of the readings is the sum over the true states, line by line from the
+ * inputs on (exact where no line feeds two of the gates, the forward pass of Pearl 1988,
+ * "Probabilistic Reasoning in Intelligent Systems", section 4.3; else each gate takes its inputs
+ * for independent). docs/models.md has the formulas.
+ */
+final class LineModel implements TestModel<LineModel.Effect> {
+  /** So many pins of one line are told apart; more count as read at the last of them. */
+  static final int MOST_STATIONS = 15;
+
+  private static final int BITS = 4;
+  private static final long MASK = 15;
+
+  /**
+   * How much a line counts as it was in one simulated run. Measured over other power-ups of 150
+   * boards with one fault, 99 lines of 100 are the same again, and 97 of 100 with two faults; a
+   * real board is not the simulated one.
+   */
+  private static final double ONE_RUN = 0.9;
+
+  private static final double HARDLY = 1e-9;
+
+  private final List<Node> nodes;
+  private final Map<PinRef, At> at;
+  private final LineStates states;
+  private final Spreading spreading;
+  private final Map<Finding, Optional<Lit>> lit = new HashMap<>();
+  private final List<Lit> given;
+  private final List<Finding> outcomes;
+  private final Effect none;
+  private final Map<Effect, Double> weightOfGiven = new HashMap<>();
+  private final Function<Finding, Optional<LineReading>> reading;
+
+  /**
+   * One line.
+   *
+   * @param stations the pins that are read or that a gate here hangs on, along the copper
+   * @param ids their numbers on the board
+   * @param path where each is on the copper
+   * @param driver the station of the line's only driver, −1 for none or several
+   * @param follows the gate behind that driver, where its inputs are among the lines
+   * @param healthy what the line does on a good board
+   * @param idle what it does where the program may stand; empty where it needs none
+   * @param starved whether its driver gets too little supply to work
+   */
+  @SuppressWarnings("ArrayRecordComponent")
+  record Node(
+      List<PinRef> stations,
+      int[] ids,
+      int[] path,
+      Net net,
+      int driver,
+      Optional<Follows> follows,
+      double[] healthy,
+      Optional<double[]> idle,
+      boolean starved) {}
+
+  /**
+   * A gate whose inputs are lines here.
+   *
+   * @param inputs those that are no supplies, in the order of the table
+   */
+  record Follows(GateTable table, List<Input> inputs) {}
+
+  /** An input pin of a gate, and where its line is among the nodes. */
+  record Input(int pinId, int node, int station) {}
+
+  /** Where a pin is. */
+  record At(int node, int station) {}
+
+  /** How faults spread, as far as this model asks. */
+  interface Spreading {
+    Consequences consequences(Fault fault);
+
+    /** What the fault makes a pin show on the simulated board; empty where that is not known. */
+    Optional<Optional<Signal>> simulated(Fault fault, PinRef pin);
+
+    boolean mayStopProgram(Fault fault);
+
+    /** Whether a fault is in an output, or in what it drives. */
+    boolean actsAt(Fault fault, PinRef output);
+
+    /** Whether a fault is in something that is out of the board. */
+    boolean isAway(Fault fault);
+  }
+
+  /** A reading at its place. */
+  @SuppressWarnings("ArrayRecordComponent")
+  private record Lit(At at, double[] chances) {}
+
+  /**
+   * What faults do to one line.
+   *
+   * @param changes four bits a station: 0 for none, else the signal there by its order, plus one
+   * @param gaps the stations behind which the copper is cut, one bit each
+   * @param off the stations whose contact is open, one bit each
+   * @param local whether the line's driver itself does not do what its gate says
+   * @param idle whether the line may stand because the program does not run
+   * @param astray what it does on the simulated board whose program goes astray, plus one; 0 for
+   *     none
+   */
+  record Line(long changes, int gaps, int off, boolean local, boolean idle, int astray) {
+    static final Line NONE = new Line(0, 0, 0, false, false, 0);
+
+    Line and(Line other) {
+      if (this == NONE) {
+        return other;
+      }
+      if (other == NONE) {
+        return this;
+      }
+      long joined = 0;
+      for (int s = 0; s < MOST_STATIONS; s++) {
+        long one = changes >> (BITS * s) & MASK;
+        long two = other.changes >> (BITS * s) & MASK;
+        joined |= join(one, two) << (BITS * s);
+      }
+      boolean disagree = astray != 0 && other.astray != 0 && astray != other.astray;
+      return new Line(
+          joined,
+          gaps | other.gaps,
+          off | other.off,
+          local || other.local,
+          disagree || idle || other.idle,
+          disagree ? 0 : Math.max(astray, other.astray));
+    }
+
+    private static long join(long one, long two) {
+      if (one == 0 || two == 0 || one == two) {
+        return Math.max(one, two);
+      }
+      Signal[] all = Signal.values();
+      return 1 + NetPropagation.join(all[(int) one - 1], all[(int) two - 1]).ordinal();
+    }
+
+    private Optional<Signal> changeAt(int station) {
+      long change = changes >> (BITS * station) & MASK;
+      return change == 0 ? Optional.empty() : Optional.of(Signal.values()[(int) change - 1]);
+    }
+  }
+
+  /** What faults do to all the lines. */
+  record Effect(List<Line> lines) {
+    Effect {
+      lines = List.copyOf(lines);
+    }
+  }
+
+  /**
+   * @param nodes every line after those it follows
+   * @param given readings taken for granted: chances are given those
+   * @param outcomes what the test still to be made can show; none where there is none
+   * @param reading what a finding says of a line
+   */
+  LineModel(
+      List<Node> nodes,
+      LineStates states,
+      Spreading spreading,
+      List<Finding> given,
+      List<Finding> outcomes,
+      Function<Finding, Optional<LineReading>> reading) {
+    this.nodes = List.copyOf(nodes);
+    this.states = states;
+    this.spreading = spreading;
+    this.reading = reading;
+    this.outcomes = List.copyOf(outcomes);
+    this.at = new HashMap<>();
+    for (int n = 0; n < nodes.size(); n++) {
+      for (int s = 0; s < nodes.get(n).stations().size(); s++) {
+        at.putIfAbsent(nodes.get(n).stations().get(s), new At(n, Math.min(s, MOST_STATIONS - 1)));
+      }
+    }
+    this.given = given.stream().flatMap(f -> lit(f).stream()).toList();
+    this.none = new Effect(nodes.stream().map(_ -> Line.NONE).toList());
+  }
+
+  private Optional<Lit> lit(Finding finding) {
+    return lit.computeIfAbsent(
+        finding,
+        f ->
+            reading
+                .apply(f)
+                .filter(r -> at.containsKey(r.pin()))
+                .map(
+                    r ->
+                        new Lit(
+                            Objects.requireNonNull(at.get(r.pin())), states.reading(r.shown()))));
+  }
+
+  @Override
+  public Effect none() {
+    return none;
+  }
+
+  @Override
+  public Effect effectOf(Fault fault) {
+    if (spreading.isAway(fault)) {
+      return none;
+    }
+    Consequences consequences = spreading.consequences(fault);
+    boolean stops = spreading.mayStopProgram(fault);
+    Line[] lines = new Line[nodes.size()];
+    boolean any = false;
+    for (int n = 0; n < lines.length; n++) {
+      lines[n] = line(nodes.get(n), fault, consequences, stops);
+      any |= lines[n] != Line.NONE;
+    }
+    return any ? new Effect(Arrays.asList(lines)) : none;
+  }
+
+  private Line line(Node node, Fault fault, Consequences consequences, boolean stops) {
+    long changes = 0;
+    boolean idle = false;
+    int astray = 0;
+    int most = Math.min(node.stations().size(), MOST_STATIONS);
+    for (int s = 0; s < most; s++) {
+      Optional<Signal> change = consequences.at(node.ids()[s]);
+      Optional<Optional<Signal>> simulated = spreading.simulated(fault, node.stations().get(s));
+      if (simulated.isPresent()) {
+        Optional<Signal> shown = simulated.get();
+        if (change.isPresent()) {
+          changes |= code(shown) << (BITS * s);
+        } else if (shown.isPresent()) {
+          astray = (int) code(shown);
+        }
+      } else if (change.isPresent()) {
+        changes |= code(change) << (BITS * s);
+      } else {
+        idle |= node.idle().isPresent() && stops;
+      }
+    }
+    int gaps = 0;
+    int off = 0;
+    if (fault.place() instanceof Place.Segment cut && cut.net().equals(node.net().name())) {
+      int behind = node.net().path().indexOf(cut.to());
+      for (int s = 0; s + 1 < most; s++) {
+        gaps |= node.path()[s] < behind && behind <= node.path()[s + 1] ? 1 << s : 0;
+      }
+    }
+    if (fault.place() instanceof Place.Contact(PinRef pin)) {
+      int s = node.stations().indexOf(pin);
+      off = s >= 0 && s < most ? 1 << s : 0;
+    }
+    boolean follows = node.follows().isPresent();
+    boolean local = follows && isLocal(fault, node, consequences);
+    if (follows && !local && gaps == 0 && off == 0) {
+      // What comes through the gate comes by its inputs.
+      return Line.NONE;
+    }
+    return changes == 0 && gaps == 0 && off == 0 && !local && !idle && astray == 0
+        ? Line.NONE
+        : new Line(changes, gaps, off, local, idle, astray);
+  }
+
+  /** Whether the fault lies between the inputs of the gate and its output's pin. */
+  private boolean isLocal(Fault fault, Node node, Consequences consequences) {
+    boolean inputChanged =
+        node.follows().orElseThrow().inputs().stream()
+            .anyMatch(i -> consequences.at(i.pinId()).isPresent());
+    return spreading.actsAt(fault, node.stations().get(node.driver()))
+        || (!inputChanged && consequences.at(node.ids()[node.driver()]).isPresent());
+  }
+
+  private static long code(Optional<Signal> signal) {
+    return signal.isEmpty() ? 0 : 1 + signal.get().ordinal();
+  }
+
+  @Override
+  public Effect combine(Effect one, Effect other) {
+    if (one.equals(none) || one.equals(other)) {
+      return other;
+    }
+    if (other.equals(none)) {
+      return one;
+    }
+    Line[] lines = new Line[nodes.size()];
+    for (int n = 0; n < lines.length; n++) {
+      lines[n] = one.lines().get(n).and(other.lines().get(n));
+    }
+    return new Effect(Arrays.asList(lines));
+  }
+
+  @Override
+  public double probability(Finding found, Effect effect) {
+    return joint(List.of(found), effect);
+  }
+
+  @Override
+  public double joint(List<Finding> found, Effect effect) {
+    double before =
+        given.isEmpty() ? 1 : weightOfGiven.computeIfAbsent(effect, e -> weigh(given, e));
+    List<Lit> all = new ArrayList<>(given);
+    found.forEach(f -> lit(f).ifPresent(all::add));
+    return weigh(all, effect) / before;
+  }
+
+  @Override
+  public List<Finding> outcomes() {
+    return outcomes;
+  }
+
+  /** The chance of some readings. */
+  private double weigh(List<Lit> readings, Effect effect) {
+    double[][][] after = new double[nodes.size()][][];
+    double weight = 1;
+    for (int n = 0; n < after.length; n++) {
+      Node node = nodes.get(n);
+      Line line = effect.lines().get(n);
+      after[n] = new double[node.stations().size()][];
+      int most = Math.min(node.stations().size(), MOST_STATIONS);
+      int pieces = 0;
+      int[] pieceOf = pieces(line, most);
+      for (int piece : pieceOf) {
+        pieces = Math.max(pieces, piece + 1);
+      }
+      for (int piece = 0; piece < pieces; piece++) {
+        double[] state = before(node, line, pieceOf, piece, after);
+        double sum = 0;
+        for (int t = 0; t < state.length; t++) {
+          for (Lit reading : readings) {
+            if (reading.at().node() == n && pieceOf[reading.at().station()] == piece) {
+              state[t] *= reading.chances()[t];
+            }
+          }
+          sum += state[t];
+        }
+        weight *= sum;
+        double[] scaled = scaled(state, sum);
+        for (int s = 0; s < most; s++) {
+          if (pieceOf[s] == piece) {
+            after[n][s] = scaled;
+          }
+        }
+      }
+    }
+    return weight;
+  }
+
+  private static double[] scaled(double[] state, double sum) {
+    double[] scaled = state.clone();
+    for (int t = 0; t < scaled.length; t++) {
+      scaled[t] /= sum;
+    }
+    return scaled;
+  }
+
+  /** The number of the piece of copper each station is on. */
+  private static int[] pieces(Line line, int stations) {
+    int[] pieceOf = new int[stations];
+    int pieces = 1;
+    int along = 0;
+    for (int s = 0; s < stations; s++) {
+      pieceOf[s] = (line.off() >> s & 1) == 1 ? pieces++ : along;
+      if ((line.gaps() >> s & 1) == 1) {
+        along = pieces++;
+      }
+    }
+    return pieceOf;
+  }
+
+  /** How a piece of a line stands before anything was read of it. */
+  private double[] before(Node node, Line line, int[] pieceOf, int piece, double[][][] after) {
+    if (node.starved()) {
+      return states.starved().clone();
+    }
+    boolean driven =
+        node.driver() >= 0 && node.driver() < pieceOf.length && pieceOf[node.driver()] == piece;
+    if (driven && node.follows().isPresent() && !line.local()) {
+      return following(node.follows().get(), after);
+    }
+    Optional<Signal> change = Optional.empty();
+    for (int s = 0; s < pieceOf.length; s++) {
+      Optional<Signal> here = pieceOf[s] == piece ? line.changeAt(s) : Optional.empty();
+      change =
+          change.isEmpty() || here.isEmpty()
+              ? change.or(() -> here)
+              : Optional.of(NetPropagation.join(change.get(), here.get()));
+    }
+    if (change.isPresent()) {
+      return states.predicted(change.get()).clone();
+    }
+    double[] standing = node.idle().orElse(states.idle());
+    if (line.astray() != 0) {
+      double[] astray = states.predicted(Signal.values()[line.astray() - 1]);
+      return LineStates.mixed(ONE_RUN, astray, standing);
+    }
+    return (line.idle() ? standing : node.healthy()).clone();
+  }
+
+  /** A healthy line where the simulated board and who described it may both be right. */
+  static double[] healthy(
+      LineStates states, Optional<Signal> simulated, Optional<Signal> described) {
+    double[] asDescribed = states.predicted(described);
+    return simulated.isEmpty()
+        ? asDescribed
+        : LineStates.mixed(ONE_RUN, states.predicted(simulated.get()), asDescribed);
+  }
+
+  /** What a good gate makes of the true states of its inputs. */
+  private static double[] following(Follows follows, double[][][] after) {
+    List<Input> inputs = follows.inputs();
+    double[][] states = new double[inputs.size()][];
+    int[] sameAs = new int[inputs.size()];
+    for (int i = 0; i < states.length; i++) {
+      Input input = inputs.get(i);
+      states[i] = after[input.node()][Math.min(input.station(), MOST_STATIONS - 1)];
+      sameAs[i] = i;
+      for (int before = 0; before < i; before++) {
+        // Two inputs on one piece of copper are one state, which is kept as one array.
+        sameAs[i] = sameAs[i] == i && states[before] == states[i] ? before : sameAs[i];
+      }
+    }
+    double[] output = new double[LineStates.COUNT];
+    sum(follows.table(), states, sameAs, new int[states.length], 0, 0, 1, output);
+    return output;
+  }
+
+  /** Sums over the states of the inputs from one on. */
+  private static void sum(
+      GateTable table,
+      double[][] states,
+      int[] sameAs,
+      int[] chosen,
+      int input,
+      int row,
+      double chance,
+      double[] output) {
+    if (input == states.length) {
+      double[] made = table.row(row);
+      for (int t = 0; t < output.length; t++) {
+        output[t] += chance * made[t];
+      }
+      return;
+    }
+    boolean tied = sameAs[input] != input;
+    for (int t = 0; t < LineStates.COUNT; t++) {
+      double here = tied ? (chosen[sameAs[input]] == t ? 1 : 0) : states[input][t];
+      if (here > HARDLY) {
+        chosen[input] = t;
+        int next = row + t * GateTable.STRIDES[input];
+        sum(table, states, sameAs, chosen, input + 1, next, chance * here, output);
+      }
+    }
+  }
+}

@@ -1,0 +1,86 @@
+package raconteur.core.predict;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.LogicLevels;
+
+/**
+ * What an instrument says of a line: a counter, a scope's levels or a reset reading say as much as
+ * a logic probe would.
+ *
+ * @param shown what a logic probe may show where the instrument reads what it does: a line that
+ *     floats and one that is fought over stand at much the same level
+ */
+record LineReading(PinRef pin, Set<Signal> shown) {
+
+  /**
+   * @param rest where a reset line comes to rest on a good board
+   * @return empty for what is no reading of a line
+   */
+  static Optional<LineReading> of(Finding finding, Signal rest) {
+    return switch (finding) {
+      case Finding.Probe probe -> Optional.of(new LineReading(probe.pin(), states(probe.shown())));
+      case Finding.PinVolts volts -> {
+        Signal level = LogicLevels.of(volts.lowest(), volts.highest());
+        yield Optional.of(
+            new LineReading(
+                volts.pin(),
+                level == Signal.BETWEEN
+                    ? EnumSet.of(Signal.BETWEEN, Signal.FLOATING)
+                    : EnumSet.of(level)));
+      }
+      case Finding.Frequency frequency ->
+          Optional.of(
+              new LineReading(
+                  frequency.pin(),
+                  frequency.hertz() >= 1
+                      ? EnumSet.of(Signal.TOGGLING)
+                      : EnumSet.of(Signal.LOW, Signal.HIGH, Signal.FLOATING, Signal.BETWEEN)));
+      case Finding.ResetPulse reset -> {
+        Signal held = rest == Signal.LOW ? Signal.HIGH : Signal.LOW;
+        yield Optional.of(
+            new LineReading(
+                reset.pin(), EnumSet.of(Double.isInfinite(reset.seconds()) ? held : rest)));
+      }
+      case Finding _ -> Optional.empty();
+    };
+  }
+
+  private static Set<Signal> states(Signal shown) {
+    return switch (shown) {
+      case STILL -> EnumSet.of(Signal.HIGH, Signal.LOW);
+      case DOUBTFUL -> EnumSet.allOf(Signal.class);
+      case TOGGLING, LOW, HIGH, BETWEEN, FLOATING -> EnumSet.of(shown);
+    };
+  }
+
+  /** What the same instrument can show at that pin. */
+  static List<Finding> outcomes(Finding finding) {
+    return switch (finding) {
+      case Finding.PinVolts(PinRef pin, _, _) ->
+          List.of(
+              new Finding.PinVolts(pin, 0.2, 3.4),
+              new Finding.PinVolts(pin, 3.4, 3.4),
+              new Finding.PinVolts(pin, 0.2, 0.2),
+              new Finding.PinVolts(pin, 1.4, 1.4));
+      case Finding.Frequency test -> List.of(test, new Finding.Frequency(test.pin(), 0));
+      case Finding.ResetPulse test ->
+          List.of(
+              new Finding.ResetPulse(test.pin(), 0.1),
+              new Finding.ResetPulse(test.pin(), Double.POSITIVE_INFINITY));
+      case Finding.Probe(PinRef pin, _) -> {
+        List<Finding> all = new java.util.ArrayList<>();
+        for (Signal state : LineStates.STATES) {
+          all.add(new Finding.Probe(pin, state));
+        }
+        yield all;
+      }
+      case Finding other -> throw new IllegalArgumentException("no reading of a line: " + other);
+    };
+  }
+}

@@ -1,0 +1,111 @@
+package raconteur.core.predict;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import raconteur.core.device.Signal;
+
+/**
+ * What a line truly does, and what an instrument makes of it: two tables of {@code readings.json}
+ * kept apart, since a line is in one state however often it is read, while every reading errs by
+ * itself.
+ *
+ * <p>Distributions are arrays of {@link #COUNT} chances in the order of {@link #STATES}.
+ */
+final class LineStates {
+  /** What a line can truly do. */
+  static final Signal[] STATES = {
+    Signal.TOGGLING, Signal.HIGH, Signal.LOW, Signal.FLOATING, Signal.BETWEEN
+  };
+
+  static final int COUNT = STATES.length;
+
+  private static final int SIGNALS = Signal.values().length;
+
+  private final double[][] bySignal = new double[SIGNALS][];
+  private final double[][] misreadings = new double[COUNT][COUNT];
+  private final double[] idle;
+  private final double[] halted;
+  private final double[] unknown;
+  private final double[] starved;
+  private final double[] meeting;
+
+  LineStates(Readings readings) {
+    for (Signal signal : Signal.values()) {
+      bySignal[signal.ordinal()] = row(readings, "line", word(signal));
+    }
+    for (int truly = 0; truly < COUNT; truly++) {
+      misreadings[truly] = row(readings, "probe", word(STATES[truly]));
+    }
+    idle = row(readings, "line", "idle");
+    halted = row(readings, "line", "halted");
+    unknown = row(readings, "line", "unknown");
+    starved = row(readings, "line", "starved");
+    meeting = row(readings, "line", "meeting");
+  }
+
+  private static double[] row(Readings readings, String test, String condition) {
+    return Arrays.stream(STATES)
+        .mapToDouble(s -> readings.chance(test, condition, word(s)))
+        .toArray();
+  }
+
+  static String word(Signal signal) {
+    return signal.name().toLowerCase(Locale.ROOT);
+  }
+
+  /** What a line does where this is predicted of it. Not to be changed, like all rows here. */
+  double[] predicted(Signal signal) {
+    return bySignal[signal.ordinal()];
+  }
+
+  /** The same; empty where nothing is known of it. */
+  double[] predicted(Optional<Signal> signal) {
+    return signal.map(this::predicted).orElse(unknown);
+  }
+
+  /** A line whose program may stand still. */
+  double[] idle() {
+    return idle;
+  }
+
+  /** A line whose program stands still, by what other lines show. */
+  double[] halted() {
+    return halted;
+  }
+
+  /** A line driven by what gets too little supply to work. */
+  double[] starved() {
+    return starved;
+  }
+
+  /** The output of a gate two of whose inputs move: they may never meet. */
+  double[] meeting() {
+    return meeting;
+  }
+
+  /**
+   * How likely each true state shows as one of some signals.
+   *
+   * @param shown more than one where an instrument cannot tell them apart
+   */
+  double[] reading(Set<Signal> shown) {
+    double[] chances = new double[COUNT];
+    for (int truly = 0; truly < COUNT; truly++) {
+      for (int s = 0; s < COUNT; s++) {
+        chances[truly] += shown.contains(STATES[s]) ? misreadings[truly][s] : 0;
+      }
+    }
+    return chances;
+  }
+
+  /** Two distributions mixed. */
+  static double[] mixed(double share, double[] one, double[] other) {
+    double[] sum = new double[COUNT];
+    for (int i = 0; i < COUNT; i++) {
+      sum[i] = share * one[i] + (1 - share) * other[i];
+    }
+    return sum;
+  }
+}

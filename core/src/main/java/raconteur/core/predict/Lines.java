@@ -1,0 +1,459 @@
+package raconteur.core.predict;
+
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Gate;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Finding;
+import raconteur.core.story.Entry;
+import raconteur.core.story.Moment;
+import raconteur.core.story.Telling.DatedFinding;
+
+/**
+ * Sorts the readings of lines taken in one state of the board: those of one line are weighed
+ * together, given those of the lines in front of the gate that drives it (the chain rule along the
+ * nets, cut off where more than a few lines would come together).
+ */
+final class Lines {
+  /** So many lines are weighed together at most: effects multiply with every one. */
+  private static final int MOST_LINES = 6;
+
+  /** How many other lines settle whether the program runs. */
+  private static final int ENOUGH_LINES = 2;
+
+  private static final Entry.Line NOT_SAID = new Entry.Line(0, Instant.EPOCH, "");
+
+  private final Board board;
+  private final NetPropagation nets;
+  private final Activity activity;
+  private final SimulatedLines simulated;
+  private final LineStates states;
+  private final Map<PinRef, Optional<GateInFront>> inFront = new ConcurrentHashMap<>();
+
+  /**
+   * The gate that alone drives a line, and what is in front of it.
+   *
+   * @param inputs its inputs on signal lines, in the order of the table
+   * @param lines the names of those lines
+   */
+  private record GateInFront(
+      PinRef driver, GateTable table, List<PinRef> inputs, Set<String> lines) {}
+
+  /**
+   * What the readings of one group depend on beside themselves.
+   *
+   * @param given the readings in front of the line
+   * @param runs by line whether other lines say that the program runs
+   * @param starved the rails too low to work with
+   */
+  record SetUp(
+      Moment moment, List<Finding> given, Map<String, Boolean> runs, Set<String> starved) {}
+
+  Lines(
+      Board board,
+      NetPropagation nets,
+      Activity activity,
+      SimulatedLines simulated,
+      LineStates states) {
+    this.board = board;
+    this.nets = nets;
+    this.activity = activity;
+    this.simulated = simulated;
+    this.states = states;
+  }
+
+  /** Whether a finding was read at a line. */
+  static boolean isReading(Finding finding) {
+    return finding instanceof Finding.Probe
+        || finding instanceof Finding.PinVolts
+        || finding instanceof Finding.Frequency
+        || finding instanceof Finding.ResetPulse;
+  }
+
+  private static PinRef pin(Finding reading) {
+    return reading.subject().pins().getFirst();
+  }
+
+  private Optional<LineReading> reading(Finding finding) {
+    Signal rest = nets.healthy(pin(finding)).filter(s -> s == Signal.LOW).orElse(Signal.HIGH);
+    return LineReading.of(finding, rest);
+  }
+
+  /** The line a pin is on; a pin joined to nothing is one by itself. */
+  private Net lineOf(PinRef pin) {
+    return board.netOf(pin).orElseGet(() -> new Net(pin.toString(), List.of(pin), List.of()));
+  }
+
+  /**
+   * Sorts readings by the line they were taken at; in the order of the story.
+   *
+   * @param readings of lines, all taken in one state of the board
+   */
+  List<List<DatedFinding>> groups(List<DatedFinding> readings) {
+    Map<String, List<DatedFinding>> groups = new LinkedHashMap<>();
+    readings.forEach(
+        r ->
+            groups.computeIfAbsent(lineOf(pin(r.finding())).name(), _ -> new ArrayList<>()).add(r));
+    return List.copyOf(groups.values());
+  }
+
+  /** The gate that drives a line, where it may be followed and a line in front of it was read. */
+  private Optional<GateInFront> followed(String line, Set<String> read, Set<String> partsOut) {
+    return board
+        .net(line)
+        .flatMap(this::inFrontOf)
+        .filter(g -> !partsOut.contains(g.driver().part()))
+        .filter(g -> g.lines().stream().anyMatch(read::contains));
+  }
+
+  /**
+   * The gates in front of a line, and in front of those, as far as lines were read and no more than
+   * {@value #MOST_LINES} lines come together.
+   */
+  private Map<String, GateInFront> inFront(String line, Set<String> read, Set<String> partsOut) {
+    Map<String, GateInFront> gates = new LinkedHashMap<>();
+    Set<String> lines = new LinkedHashSet<>(Set.of(line));
+    Deque<String> open = new ArrayDeque<>(List.of(line));
+    while (!open.isEmpty()) {
+      String next = open.poll();
+      Optional<GateInFront> gate = followed(next, read, partsOut);
+      if (gate.isPresent()) {
+        Set<String> more = new HashSet<>(gate.get().lines());
+        more.removeAll(lines);
+        if (gates.isEmpty() || lines.size() + more.size() <= MOST_LINES) {
+          gates.put(next, gate.get());
+          lines.addAll(more);
+          gate.get().lines().stream()
+              .filter(read::contains)
+              .filter(more::contains)
+              .forEach(open::add);
+        }
+      }
+    }
+    return gates;
+  }
+
+  private Optional<GateInFront> inFrontOf(Net net) {
+    return nets.soleDriver(net)
+        .flatMap(driver -> inFront.computeIfAbsent(driver, d -> findInFront(net, d)));
+  }
+
+  private Optional<GateInFront> findInFront(Net net, PinRef driver) {
+    Optional<CompiledGate> gate =
+        nets.gateDriving(driver).filter(g -> g.gate().function() instanceof Gate.Combinational);
+    if (gate.isEmpty()) {
+      return Optional.empty();
+    }
+    List<PinRef> inputs = new ArrayList<>();
+    Map<Integer, Signal> supplies = new HashMap<>();
+    Set<String> names = new TreeSet<>();
+    for (PinRef pin : nets.inputsOf(gate.get())) {
+      Net line = lineOf(pin);
+      if (board.netOf(pin).isEmpty() || board.isSupply(line.name())) {
+        supplies.put(nets.id(pin).orElseThrow(), nets.healthy(pin).orElse(Signal.FLOATING));
+      } else {
+        inputs.add(pin);
+        names.add(line.name());
+      }
+    }
+    if (inputs.isEmpty() || inputs.size() > GateTable.MOST_INPUTS || names.contains(net.name())) {
+      return Optional.empty();
+    }
+    List<Integer> ids = inputs.stream().map(p -> nets.id(p).orElseThrow()).toList();
+    return Optional.of(
+        new GateInFront(
+            driver,
+            GateTable.of(gate.get(), ids, supplies, healthy(driver), states),
+            inputs,
+            Set.copyOf(names)));
+  }
+
+  /** What the readings of one line depend on. */
+  SetUp setUp(List<DatedFinding> group, List<DatedFinding> told) {
+    Moment moment = group.getFirst().moment();
+    String line = lineOf(pin(group.getFirst().finding())).name();
+    List<Finding> here = readings(moment, told);
+    Set<String> in = new LinkedHashSet<>();
+    inFront(line, linesOf(here), moment.partsOut()).values().forEach(g -> in.addAll(g.lines()));
+    List<Finding> given =
+        here.stream()
+            .filter(f -> !lineOf(pin(f)).name().equals(line))
+            .filter(f -> in.contains(lineOf(pin(f)).name()))
+            .toList();
+    Map<PinRef, Signal> seen = seen(moment, told);
+    in.add(line);
+    Map<String, Boolean> runs = new TreeMap<>();
+    for (String each : in) {
+      Net net = board.net(each).orElseGet(() -> lineOf(PinRef.parse(each)));
+      runs(net, seen).ifPresent(r -> runs.put(each, r));
+    }
+    Moment state = new Moment(moment.epoch(), moment.partsOut(), Optional.empty());
+    return new SetUp(state, given, runs, Supplies.starved(board, moment, told));
+  }
+
+  private static List<Finding> readings(Moment moment, List<DatedFinding> told) {
+    return told.stream()
+        .filter(f -> isReading(f.finding()) && sameState(f.moment(), moment))
+        .map(DatedFinding::finding)
+        .toList();
+  }
+
+  private Set<String> linesOf(List<Finding> readings) {
+    Set<String> lines = new HashSet<>();
+    readings.forEach(r -> lines.add(lineOf(pin(r)).name()));
+    return lines;
+  }
+
+  /** What a probe showed in this state of the board, where it showed the same every time. */
+  private static Map<PinRef, Signal> seen(Moment moment, List<DatedFinding> told) {
+    Map<PinRef, Signal> seen = new HashMap<>();
+    Set<PinRef> disputed = new HashSet<>();
+    for (DatedFinding other : told) {
+      if (other.finding() instanceof Finding.Probe(PinRef pin, Signal shown)
+          && sameState(other.moment(), moment)) {
+        Signal before = seen.put(pin, shown);
+        if (before != null && before != shown) {
+          disputed.add(pin);
+        }
+      }
+    }
+    seen.keySet().removeAll(disputed);
+    return seen;
+  }
+
+  static boolean sameState(Moment one, Moment other) {
+    return one.epoch() == other.epoch() && one.partsOut().equals(other.partsOut());
+  }
+
+  /** Whether the other lines that need the processor's program say that it runs, or stands. */
+  private Optional<Boolean> runs(Net line, Map<PinRef, Signal> seen) {
+    if (line.path().stream().noneMatch(activity::needsProcessor)) {
+      return Optional.empty();
+    }
+    Set<String> moving = new HashSet<>();
+    Set<String> still = new HashSet<>();
+    seen.forEach(
+        (pin, shown) -> {
+          boolean tells =
+              !line.path().contains(pin)
+                  && activity.needsProcessor(pin)
+                  && healthy(pin).stream().allMatch(s -> s == Signal.TOGGLING);
+          if (tells) {
+            (shown == Signal.TOGGLING ? moving : still).add(lineOf(pin).name());
+          }
+        });
+    if (moving.size() >= ENOUGH_LINES) {
+      return Optional.of(true);
+    }
+    return moving.isEmpty() && still.size() >= ENOUGH_LINES ? Optional.of(false) : Optional.empty();
+  }
+
+  private Optional<Signal> healthy(PinRef pin) {
+    return simulated.healthy(pin).or(() -> nets.healthy(pin));
+  }
+
+  /** The model of the readings of one line, given those in front of it. */
+  LineModel model(List<DatedFinding> group, SetUp setUp) {
+    List<Finding> readings = group.stream().map(DatedFinding::finding).toList();
+    return model(readings, setUp, setUp.given(), List.of());
+  }
+
+  /** The model of a reading still to be taken, given those of its line and in front of it. */
+  LineModel test(Finding test, Moment moment, List<DatedFinding> told) {
+    DatedFinding planned = new DatedFinding(NOT_SAID, test, moment);
+    List<Finding> given = new ArrayList<>(setUp(List.of(planned), told).given());
+    String line = lineOf(pin(test)).name();
+    readings(moment, told).stream()
+        .filter(f -> lineOf(pin(f)).name().equals(line))
+        .forEach(given::add);
+    List<Finding> all = new ArrayList<>(given);
+    all.add(test);
+    return model(all, setUp(List.of(planned), told), given, LineReading.outcomes(test));
+  }
+
+  private LineModel model(
+      List<Finding> readings, SetUp setUp, List<Finding> given, List<Finding> outcomes) {
+    Map<String, Set<PinRef>> stations = new LinkedHashMap<>();
+    for (Finding reading : Stream.concat(given.stream(), readings.stream()).toList()) {
+      stations
+          .computeIfAbsent(lineOf(pin(reading)).name(), _ -> new LinkedHashSet<>())
+          .add(pin(reading));
+    }
+    String line = lineOf(pin(readings.getLast())).name();
+    Map<String, GateInFront> gates =
+        inFront(line, Set.copyOf(stations.keySet()), setUp.moment().partsOut());
+    gates.forEach(
+        (driven, gate) -> {
+          Objects.requireNonNull(stations.get(driven)).add(gate.driver());
+          for (PinRef input : gate.inputs()) {
+            stations.computeIfAbsent(lineOf(input).name(), _ -> new LinkedHashSet<>()).add(input);
+          }
+        });
+    List<LineModel.Node> nodes = new ArrayList<>();
+    Map<PinRef, LineModel.At> at = new HashMap<>();
+    for (String each : order(stations.keySet(), gates)) {
+      nodes.add(node(each, stations, gates, setUp, nodes.size(), at));
+    }
+    return new LineModel(
+        nodes, states, new Spreads(setUp.moment().partsOut()), given, outcomes, this::reading);
+  }
+
+  /** Every line after those it follows; a gate that closes a loop is not followed. */
+  private List<String> order(Set<String> lines, Map<String, GateInFront> gates) {
+    List<String> order = new ArrayList<>();
+    Set<String> open = new HashSet<>();
+    lines.forEach(line -> visit(line, gates, open, order));
+    return order;
+  }
+
+  private void visit(
+      String line, Map<String, GateInFront> gates, Set<String> open, List<String> order) {
+    if (order.contains(line)) {
+      return;
+    }
+    open.add(line);
+    GateInFront gate = gates.get(line);
+    if (gate != null) {
+      Set<String> before = gate.lines();
+      if (before.stream().anyMatch(open::contains)) {
+        gates.remove(line);
+      } else {
+        before.forEach(input -> visit(input, gates, open, order));
+      }
+    }
+    open.remove(line);
+    order.add(line);
+  }
+
+  private LineModel.Node node(
+      String line,
+      Map<String, Set<PinRef>> stations,
+      Map<String, GateInFront> gates,
+      SetUp setUp,
+      int number,
+      Map<PinRef, LineModel.At> at) {
+    Set<PinRef> here = Objects.requireNonNull(stations.get(line));
+    Net net = lineOf(here.iterator().next());
+    List<PinRef> sorted =
+        here.stream().sorted(Comparator.comparingInt(net.path()::indexOf)).toList();
+    for (int s = 0; s < sorted.size(); s++) {
+      at.put(sorted.get(s), new LineModel.At(number, s));
+    }
+    Optional<GateInFront> gate = Optional.ofNullable(gates.get(line));
+    Optional<LineModel.Follows> follows =
+        gate.map(
+            g ->
+                new LineModel.Follows(
+                    g.table(), g.inputs().stream().map(i -> input(i, at)).toList()));
+    PinRef first = gate.map(GateInFront::driver).orElse(sorted.getFirst());
+    boolean out =
+        nets.soleDriver(net)
+            .filter(driver -> setUp.moment().partsOut().contains(driver.part()))
+            .isPresent();
+    double[] healthy =
+        out
+            ? states.predicted(nets.pulledUp(net) ? Signal.HIGH : Signal.FLOATING)
+            : LineModel.healthy(states, simulated.healthy(first), nets.healthy(first));
+    Optional<Boolean> runs = Optional.ofNullable(setUp.runs().get(line));
+    boolean mayIdle =
+        !out
+            && !runs.orElse(false)
+            && sorted.stream().anyMatch(activity::needsProcessor)
+            && healthy(first).stream().allMatch(s -> s == Signal.TOGGLING);
+    return new LineModel.Node(
+        sorted,
+        sorted.stream().mapToInt(p -> nets.id(p).orElse(-1)).toArray(),
+        sorted.stream().mapToInt(net.path()::indexOf).toArray(),
+        net,
+        gate.map(g -> sorted.indexOf(g.driver())).orElse(-1),
+        follows,
+        healthy,
+        mayIdle
+            ? Optional.of(runs.isPresent() ? states.halted() : states.idle())
+            : Optional.empty(),
+        isStarved(net, setUp.starved()));
+  }
+
+  private LineModel.Input input(PinRef pin, Map<PinRef, LineModel.At> at) {
+    LineModel.At there = Objects.requireNonNull(at.get(pin));
+    return new LineModel.Input(nets.id(pin).orElseThrow(), there.node(), there.station());
+  }
+
+  /** Whether what drives a line hangs on a rail too low to work with. */
+  private boolean isStarved(Net net, Set<String> starved) {
+    if (starved.isEmpty()) {
+      return false;
+    }
+    List<PinRef> drivers = nets.drivers(net);
+    return board.nets().isEmpty()
+        || drivers.isEmpty()
+        || drivers.stream().allMatch(d -> hangsOn(d.part(), starved));
+  }
+
+  private boolean hangsOn(String part, Set<String> rails) {
+    return board.part(part).stream()
+        .map(Part::pins)
+        .flatMap(List::stream)
+        .flatMap(p -> board.netOf(p).stream())
+        .flatMap(net -> board.railOfNet(net.name()).stream())
+        .anyMatch(rail -> rails.contains(rail.name()));
+  }
+
+  /** How faults spread while some parts are out. */
+  private final class Spreads implements LineModel.Spreading {
+    private final Set<String> out;
+
+    Spreads(Set<String> out) {
+      this.out = out;
+    }
+
+    @Override
+    public Consequences consequences(Fault fault) {
+      return nets.consequences(fault);
+    }
+
+    @Override
+    public Optional<Optional<Signal>> simulated(Fault fault, PinRef pin) {
+      return simulated.knows(fault, pin)
+          ? Optional.of(simulated.changeAt(fault, pin))
+          : Optional.empty();
+    }
+
+    @Override
+    public boolean mayStopProgram(Fault fault) {
+      return activity.mayStop(fault);
+    }
+
+    @Override
+    public boolean actsAt(Fault fault, PinRef output) {
+      return !(fault.place() instanceof Place.Segment) && nets.actsAt(fault, output);
+    }
+
+    @Override
+    public boolean isAway(Fault fault) {
+      return fault.place().mendable() instanceof Place.OfPart(String part) && out.contains(part);
+    }
+  }
+}
