@@ -10,10 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import raconteur.core.board.Board;
-import raconteur.core.board.Net;
-import raconteur.core.board.PinRef;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
@@ -59,6 +56,8 @@ public final class Diagnoser {
   private final Predictor predictor;
   private final int largest;
   private final Map<Evidence, EvidenceColumn<?>> columns = new HashMap<>();
+  private final Map<DatedFinding, TestModel<?>> alone = new HashMap<>();
+  private final Map<Mend, List<Fault>> touched = new HashMap<>();
   private List<DatedMend> mendsBefore = List.of();
   private List<Occurrence> occurrences;
 
@@ -102,8 +101,7 @@ public final class Diagnoser {
   }
 
   private Diagnosis diagnose(Telling telling, boolean explained, Patience patience) {
-    List<DatedFinding> told =
-        telling.findings().stream().filter(f -> stillCounts(f, telling)).toList();
+    List<DatedFinding> told = stillCounting(telling);
     if (!telling.mends().equals(mendsBefore)) {
       mendsBefore = telling.mends();
       occurrences = Occurrence.all(board, catalogue, priors, mendsBefore);
@@ -116,7 +114,13 @@ public final class Diagnoser {
     List<DatedFinding> findings = told.stream().filter(known::contains).toList();
     HypothesisSearch.Result result =
         search(asked, telling.epoch(), largest, patience.first(SEARCHING));
-    now = result.marginals();
+    Together together =
+        Together.of(
+            Expansion.of(result, telling.epoch()),
+            result.marginals(),
+            catalogue,
+            exact(asked, telling));
+    now = together.marginals();
     if (explained) {
       follow(findings, telling.epoch(), patience);
     }
@@ -146,7 +150,7 @@ public final class Diagnoser {
         result.weighed(),
         result.classes().length,
         new Effort(told.size(), findings.size(), weighed.size()),
-        Expansion.of(result, telling.epoch()));
+        together.hypotheses());
   }
 
   /**
@@ -188,58 +192,71 @@ public final class Diagnoser {
   }
 
   /**
-   * Whether a finding still says something of what is left. Before the last mend but one the board
-   * had faults that are mended since, and a hypothesis would spend its few faults on explaining
-   * those; so of that time only counts what speaks of one part or one track alone, and even that no
-   * longer once it was mended.
+   * The findings that still say something of what is left. What a mend did not touch stands as it
+   * stood. Of what mends did touch only what was found since the last look but one counts: before
+   * that the board had faults that are mended since, and a hypothesis would spend its few faults on
+   * explaining those. Mends without a look between them are one.
    */
-  private boolean stillCounts(DatedFinding told, Telling telling) {
-    if (told.moment().epoch() >= telling.epoch() - 1) {
-      return true;
+  private List<DatedFinding> stillCounting(Telling telling) {
+    List<DatedFinding> all = telling.findings();
+    if (telling.mends().size() < 2) {
+      return all;
     }
-    return switch (told.finding()) {
-      case Finding.TesterVerdict verdict -> untouched(verdict.part(), told, telling);
-      case Finding.RomCompare compare -> untouched(compare.part(), told, telling);
-      case Finding.Elsewhere elsewhere -> untouched(elsewhere.part(), told, telling);
-      case Finding.CapacitorReading capacitor -> untouched(capacitor.part(), told, telling);
-      case Finding.PullStep pull -> untouched(pull.part(), told, telling);
-      case Finding.Continuity way -> untouched(way, told, telling);
-      case Finding.DummyVolts _ -> true;
-      case Finding _ -> false;
-    };
-  }
-
-  private static boolean untouched(String part, DatedFinding told, Telling telling) {
-    return later(told, telling)
-        .noneMatch(mend -> mend instanceof Mend.OfPart whole && whole.part().equals(part));
-  }
-
-  /** What was joined still is; what was wrong about a line is settled by any mend on that line. */
-  private boolean untouched(Finding.Continuity way, DatedFinding told, Telling telling) {
-    Optional<Net> one = board.netOf(way.one());
-    Optional<Net> other = board.netOf(way.other());
-    if (way.joined() && one.equals(other)) {
-      return true;
+    Set<Integer> looked = new HashSet<>();
+    all.forEach(f -> looked.add(f.moment().epoch()));
+    List<DatedFinding> counting = new ArrayList<>();
+    for (DatedFinding told : all) {
+      if (telling.mends().getLast().epoch() - told.moment().epoch() <= 1
+          || looksSinceTouched(told, telling.mends(), looked) <= 1) {
+        counting.add(told);
+      }
     }
-    return later(told, telling)
-        .flatMap(Diagnoser::soldered)
-        .map(board::netOf)
-        .noneMatch(net -> net.equals(one) || net.equals(other));
+    return counting;
   }
 
-  private static Stream<PinRef> soldered(Mend mend) {
-    return switch (mend) {
-      case Mend.OfPart _ -> Stream.empty();
-      case Mend.Reflowed joint -> Stream.of(joint.pin());
-      case Mend.Wired wire -> Stream.of(wire.from(), wire.to());
-      case Mend.Parted bridge -> Stream.of(bridge.one(), bridge.other());
-    };
+  /** How many looks at the board began with a mend that touched what was found. */
+  private long looksSinceTouched(
+      DatedFinding told, List<DatedMend> mends, Set<Integer> lookedInEpochs) {
+    Set<Integer> looks = new HashSet<>();
+    for (DatedMend mend : mends) {
+      if (mend.epoch() > told.moment().epoch() && touches(mend.mend(), told)) {
+        // The look that showed what this mend did.
+        looks.add(
+            lookedInEpochs.stream()
+                .filter(epoch -> epoch >= mend.epoch())
+                .min(Integer::compare)
+                .orElse(Integer.MAX_VALUE));
+      }
+    }
+    return looks.size();
   }
 
-  private static Stream<Mend> later(DatedFinding told, Telling telling) {
-    return telling.mends().stream()
-        .filter(mend -> mend.epoch() > told.moment().epoch())
-        .map(DatedMend::mend);
+  /** Whether a mend may have changed what the same test would show. */
+  private boolean touches(Mend mend, DatedFinding told) {
+    TestModel<?> model =
+        alone.computeIfAbsent(told, t -> predictor.model(t.finding(), t.moment(), List.of(t)));
+    return touched.computeIfAbsent(mend, this::cured).stream().anyMatch(f -> meets(model, f));
+  }
+
+  private List<Fault> cured(Mend mend) {
+    return catalogue.faults().stream()
+        .filter(f -> Occurrence.cureChance(f, mend, board, priors.mends()) > 0)
+        .toList();
+  }
+
+  private static <E> boolean meets(TestModel<E> model, Fault fault) {
+    return !model.effectOf(fault).equals(model.none());
+  }
+
+  /** What is asked once more of the leading sets: readings of lines as the board is now. */
+  private List<Together.Asked<?>> exact(List<Evidence> asked, Telling telling) {
+    List<Together.Asked<?>> exact = new ArrayList<>();
+    for (Evidence evidence : asked) {
+      if (evidence.moment().epoch() == telling.epoch() && evidence.isOfLines()) {
+        exact.add(new Together.Asked<>(predictor.model(evidence), evidence.found()));
+      }
+    }
+    return exact;
   }
 
   private double now(Stretch stretch) {

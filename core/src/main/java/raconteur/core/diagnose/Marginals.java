@@ -34,6 +34,25 @@ final class Marginals {
     return byFault[fault];
   }
 
+  /**
+   * The same after some sets were weighed anew.
+   *
+   * @param byPlaceMore what to add at each place
+   * @param byFaultMore what to add for each fault
+   * @param all what everything weighs then, beside 1 before
+   */
+  Marginals plus(double[] byPlaceMore, double[] byFaultMore, double all) {
+    double[] places = byPlace.clone();
+    double[] faults = byFault.clone();
+    for (int i = 0; i < places.length; i++) {
+      places[i] = (places[i] + byPlaceMore[i]) / all;
+    }
+    for (int i = 0; i < faults.length; i++) {
+      faults[i] = (faults[i] + byFaultMore[i]) / all;
+    }
+    return new Marginals(places, faults, sound / all);
+  }
+
   /** The chance that nothing is wrong now. */
   double sound() {
     return sound;

@@ -89,7 +89,8 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
   /** A fault that no mend so far has cured, and the epoch it came with. */
   private record Lasting(int from, double odds) {}
 
-  private static double cureChance(Fault fault, Mend mend, Board board, Priors.MendRates rates) {
+  /** How likely a mend cures a fault. */
+  static double cureChance(Fault fault, Mend mend, Board board, Priors.MendRates rates) {
     return switch (mend) {
       case Mend.OfPart(String part, Mend.PartAction action) ->
           switch (action) {

@@ -159,15 +159,33 @@ public record PullLedger(
     Interval limits = limits(before, after);
     Optional<Double> own = Conductance.removedOhms(before, after);
     double share = own.map(o -> Math.min(1, start / o)).orElse(0.0);
-    Kind kind;
+    return new Step(
+        entry, pull.part(), before, after, own, limits, share, kind(before, after, figures));
+  }
+
+  /** What a step from one reading to another says of the part that was pulled. */
+  public static Kind kind(double before, double after) {
+    return kind(before, after, Figures.shipped("supply"));
+  }
+
+  /**
+   * Whether a leak that matters would have shown: where the rail reads so low that the meter's last
+   * digit is more than such a leak, a step of nothing clears nobody.
+   */
+  public static boolean wouldShow(double before, double after) {
+    return !(limits(before, after).least() < Figures.shipped("supply").of("part loads below ohms"));
+  }
+
+  private static Kind kind(double before, double after, Figures figures) {
+    Interval limits = limits(before, after);
+    Optional<Double> own = Conductance.removedOhms(before, after);
     if (after < before - Reading.halfDigit(before) - Reading.halfDigit(after)) {
-      kind = Kind.FELL;
-    } else if (own.isEmpty() || Double.isInfinite(limits.most())) {
-      kind = Kind.NOTHING;
-    } else {
-      kind = own.get() < figures.of("part loads below ohms") ? Kind.LEAKS : Kind.SMALL;
+      return Kind.FELL;
     }
-    return new Step(entry, pull.part(), before, after, own, limits, share, kind);
+    if (own.isEmpty() || Double.isInfinite(limits.most())) {
+      return Kind.NOTHING;
+    }
+    return own.get() < figures.of("part loads below ohms") ? Kind.LEAKS : Kind.SMALL;
   }
 
   /** The part's own resistance at the worst of both readings. */

@@ -94,6 +94,9 @@ final class LineModel implements TestModel<LineModel.Effect> {
   interface Spreading {
     Consequences consequences(Fault fault);
 
+    /** What several faults do together. */
+    Consequences consequences(List<Fault> faults);
+
     /** What the fault makes a pin show on the simulated board; empty where that is not known. */
     Optional<Optional<Signal>> simulated(Fault fault, PinRef pin);
 
@@ -228,6 +231,45 @@ final class LineModel implements TestModel<LineModel.Effect> {
       any |= lines[n] != Line.NONE;
     }
     return any ? new Effect(Arrays.asList(lines)) : none;
+  }
+
+  @Override
+  public Effect effectOf(List<Fault> faults) {
+    List<Fault> here = faults.stream().filter(f -> !spreading.isAway(f)).toList();
+    Effect together = TestModel.super.effectOf(here);
+    if (here.size() < 2) {
+      return together;
+    }
+    Consequences exact = spreading.consequences(here);
+    List<Consequences> alone = here.stream().map(spreading::consequences).toList();
+    List<Line> lines = new ArrayList<>();
+    for (int n = 0; n < nodes.size(); n++) {
+      lines.add(exactly(nodes.get(n), together.lines().get(n), exact, alone));
+    }
+    return new Effect(lines);
+  }
+
+  /** A line with what faults do at its pins together, where that is more than each does alone. */
+  private static Line exactly(Node node, Line line, Consequences exact, List<Consequences> alone) {
+    if (node.follows().isPresent() && !line.local()) {
+      return line;
+    }
+    long changes = line.changes();
+    for (int s = 0; s < Math.min(node.stations().size(), MOST_STATIONS); s++) {
+      Optional<Signal> joined = Optional.empty();
+      for (Consequences one : alone) {
+        Optional<Signal> here = one.at(node.ids()[s]);
+        joined =
+            joined.isEmpty() || here.isEmpty()
+                ? joined.or(() -> here)
+                : Optional.of(NetPropagation.join(joined.get(), here.get()));
+      }
+      Optional<Signal> truly = exact.at(node.ids()[s]);
+      if (!truly.equals(joined)) {
+        changes = changes & ~(MASK << (BITS * s)) | code(truly) << (BITS * s);
+      }
+    }
+    return new Line(changes, line.gaps(), line.off(), line.local(), line.idle(), line.astray());
   }
 
   private Line line(Node node, Fault fault, Consequences consequences, boolean stops) {

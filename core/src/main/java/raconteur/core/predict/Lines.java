@@ -435,6 +435,11 @@ final class Lines {
     }
 
     @Override
+    public Consequences consequences(List<Fault> faults) {
+      return nets.consequences(faults);
+    }
+
+    @Override
     public Optional<Optional<Signal>> simulated(Fault fault, PinRef pin) {
       return simulated.knows(fault, pin)
           ? Optional.of(simulated.changeAt(fault, pin))

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
 import raconteur.core.board.Board;
@@ -29,7 +30,10 @@ public final class NetPropagation {
   /** What is kept of all faults together: some hundred megabytes. Beyond that it is found again. */
   private static final long MOST_KEPT_PINS = 20_000_000;
 
+  private static final int MOST_SETS = 20_000;
+
   private final Map<Fault, Consequences> known = new ConcurrentHashMap<>();
+  private final Map<Set<Fault>, Consequences> sets = new ConcurrentHashMap<>();
   private final LongAdder keptPins = new LongAdder();
 
   public NetPropagation(Board board) {
@@ -122,6 +126,15 @@ public final class NetPropagation {
       known.put(fault, found);
     }
     return found;
+  }
+
+  /** All that several faults change together. */
+  Consequences consequences(List<Fault> faults) {
+    Set<Fault> set = Set.copyOf(faults);
+    if (sets.size() > MOST_SETS) {
+      sets.clear();
+    }
+    return sets.computeIfAbsent(set, s -> new Spread(nets).of(List.copyOf(s)));
   }
 
   /** Two changes at one pin together: the one nearer to the pin wins, and opposite levels fight. */

@@ -15,15 +15,14 @@ import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.continuity.Peers;
-import raconteur.core.data.Figures;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Finding.DeadTestEnd;
+import raconteur.core.judge.PullLedger;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
-import raconteur.core.supply.Conductance;
 
 /**
  * Chooses the model for a test on one board. Thread safe; models are cheap to make, what they share
@@ -91,6 +90,11 @@ public final class Predictor {
 
     public Moment moment() {
       return findings.getFirst().moment();
+    }
+
+    /** Whether it is what was read at lines. */
+    public boolean isOfLines() {
+      return about instanceof Lines.SetUp;
     }
 
     /** What was found. */
@@ -268,7 +272,8 @@ public final class Predictor {
 
   private TestModel<?> pull(Finding.PullStep pull, double ohmsBefore) {
     Place load = new Place.Load(pull.part(), pull.rail());
-    double limit = Figures.shipped("supply").of("part loads below ohms");
+    // Where the rail reads very low, the meter's last digit is more than a light leak.
+    boolean lightShows = PullLedger.wouldShow(ohmsBefore, ohmsBefore);
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     outcomes.put("loads", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore * 3));
     outcomes.put("does not load", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore));
@@ -276,12 +281,16 @@ public final class Predictor {
         readings,
         "pull",
         List.of("healthy", "leaky"),
-        fault -> fault.place().equals(load) ? "leaky" : "healthy",
+        fault ->
+            fault.place().equals(load)
+                    && (lightShows || fault.mode().load() == FaultMode.Load.HEAVY)
+                ? "leaky"
+                : "healthy",
         found -> {
           double after = ((Finding.PullStep) found).ohmsAfter();
-          boolean loads =
-              Conductance.removedOhms(ohmsBefore, after).filter(own -> own < limit).isPresent();
-          return loads ? "loads" : "does not load";
+          return PullLedger.kind(ohmsBefore, after) == PullLedger.Kind.LEAKS
+              ? "loads"
+              : "does not load";
         },
         outcomes);
   }

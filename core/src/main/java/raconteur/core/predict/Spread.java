@@ -3,8 +3,10 @@ package raconteur.core.predict;
 import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
-import java.util.function.IntFunction;
+import java.util.Map;
+import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -21,16 +23,25 @@ import raconteur.core.fault.Place;
 final class Spread {
   private static final Signal[] SIGNALS = Signal.values();
   private static final byte UNCHANGED = -1;
+  private static final int MOST_VISITS = 8;
+  private static final int[] NO_PINS = {};
 
   private final NetIndex nets;
   private final Board board;
-  private final byte[] changed;
+
+  /* What faults do to pins themselves, and what gates make of that: the first outweighs the second,
+   * and the second is found anew when an input of the gate changes again. */
+  private final byte[] forced;
+  private final byte[] derived;
+  private final Map<Integer, Signal> taken = new HashMap<>();
+  private final Map<CompiledGate, Integer> visits = new HashMap<>();
   private final Deque<Integer> toVisit = new ArrayDeque<>();
 
   Spread(NetIndex nets) {
     this.nets = nets;
     this.board = nets.board();
-    this.changed = new byte[nets.pins().size()];
+    this.forced = new byte[nets.pins().size()];
+    this.derived = new byte[nets.pins().size()];
   }
 
   private Signal healthy(int pin) {
@@ -38,11 +49,37 @@ final class Spread {
   }
 
   private Signal now(int pin) {
-    return changed[pin] == UNCHANGED ? nets.healthyOrToggling(pin) : SIGNALS[changed[pin]];
+    if (forced[pin] == UNCHANGED) {
+      return derived[pin] == UNCHANGED ? nets.healthyOrToggling(pin) : SIGNALS[derived[pin]];
+    }
+    Signal fault = SIGNALS[forced[pin]];
+    return fault == Signal.DOUBTFUL && derived[pin] != UNCHANGED
+        ? NetPropagation.join(fault, SIGNALS[derived[pin]])
+        : fault;
+  }
+
+  /** What an input takes a line for. */
+  private Signal seen(int pin) {
+    Signal instead = taken.get(pin);
+    return instead == null ? now(pin) : instead;
   }
 
   Consequences of(Fault fault) {
-    Arrays.fill(changed, UNCHANGED);
+    return of(List.of(fault));
+  }
+
+  /** What several faults do together. */
+  Consequences of(List<Fault> faults) {
+    Arrays.fill(forced, UNCHANGED);
+    Arrays.fill(derived, UNCHANGED);
+    faults.forEach(this::begin);
+    while (!toVisit.isEmpty()) {
+      nets.gatesReading(toVisit.poll()).forEach(this::evaluate);
+    }
+    return packed();
+  }
+
+  private void begin(Fault fault) {
     switch (fault.place()) {
       case Place.OfPart place -> {
         if (fault.mode() == FaultMode.DEAD) {
@@ -60,32 +97,39 @@ final class Spread {
       }
       case Place.Input(PinRef pin) -> input(fault, pin);
     }
-    while (!toVisit.isEmpty()) {
-      nets.gatesReading(toVisit.poll()).forEach(this::evaluate);
-    }
-    return packed();
   }
 
   private Consequences packed() {
     int[] ids =
-        java.util.stream.IntStream.range(0, changed.length)
-            .filter(i -> changed[i] != UNCHANGED)
+        IntStream.range(0, forced.length)
+            .filter(i -> forced[i] != UNCHANGED || derived[i] != UNCHANGED)
+            .filter(i -> now(i) != nets.healthyOrToggling(i))
             .toArray();
     byte[] signals = new byte[ids.length];
     for (int i = 0; i < ids.length; i++) {
-      signals[i] = changed[ids[i]];
+      signals[i] = (byte) now(ids[i]).ordinal();
     }
     return new Consequences(nets.pins(), ids, signals);
   }
 
   private void change(int pin, Signal signal) {
-    boolean untouched = changed[pin] == UNCHANGED;
+    Signal before = now(pin);
+    boolean untouched = forced[pin] == UNCHANGED;
     if (untouched && nets.healthyOrToggling(pin) == signal) {
       return;
     }
-    Signal after = untouched ? signal : NetPropagation.join(SIGNALS[changed[pin]], signal);
-    if (untouched || after.ordinal() != changed[pin]) {
-      changed[pin] = (byte) after.ordinal();
+    Signal after = untouched ? signal : NetPropagation.join(SIGNALS[forced[pin]], signal);
+    forced[pin] = (byte) after.ordinal();
+    if (now(pin) != before) {
+      toVisit.add(pin);
+    }
+  }
+
+  /** What a gate now makes of the pins it drives. */
+  private void derive(int pin, byte signal) {
+    Signal before = now(pin);
+    derived[pin] = signal;
+    if (now(pin) != before) {
       toVisit.add(pin);
     }
   }
@@ -216,13 +260,8 @@ final class Spread {
           default -> Signal.DOUBTFUL;
         };
     if (fault.mode() != FaultMode.ADDRESS_STUCK) {
-      taken(at, taken);
-    }
-  }
-
-  private void taken(int pin, Signal taken) {
-    for (CompiledGate gate : nets.gatesReading(pin)) {
-      evaluate(gate, i -> i == pin ? taken : now(i));
+      this.taken.put(at, taken);
+      toVisit.add(at);
     }
   }
 
@@ -237,6 +276,11 @@ final class Spread {
   }
 
   private void bridge(Place.Bridge bridge) {
+    Signal one = healthy(id(bridge.one()));
+    if (one == healthy(id(bridge.other())) && (one == Signal.LOW || one == Signal.HIGH)) {
+      // Two lines that rest at the same level do not fight.
+      return;
+    }
     held(bridge.one(), bridge.netOther());
     held(bridge.other(), bridge.netOne());
   }
@@ -252,19 +296,34 @@ final class Spread {
     }
   }
 
+  /**
+   * Works out what a gate drives. Round a loop that does not come to rest, changes only add up from
+   * some visit on, so that it ends.
+   */
   private void evaluate(CompiledGate gate) {
-    evaluate(gate, this::now);
-  }
-
-  private void evaluate(CompiledGate gate, IntFunction<Signal> now) {
-    Signal enabled = gate.enable(now);
     boolean sole = soleDriver(gate.output());
+    Signal enabled = gate.enable(this::seen);
+    Signal value = gate.value(this::seen, this::healthy);
+    byte made = UNCHANGED;
     if (enabled != gate.healthyEnable()) {
-      changeNet(gate.output(), misEnabled(enabled, sole));
+      made = (byte) misEnabled(enabled, sole).ordinal();
     }
-    Signal value = gate.value(now, this::healthy);
     if (enabled != Signal.LOW && value != gate.healthyValue()) {
-      changeNet(gate.output(), sole ? value : Signal.DOUBTFUL);
+      Signal changed = sole ? value : Signal.DOUBTFUL;
+      made =
+          (byte)
+              (made == UNCHANGED ? changed : NetPropagation.join(SIGNALS[made], changed)).ordinal();
+    }
+    int visit = visits.merge(gate, 1, Integer::sum);
+    for (int pin : nets.wiring(gate.output()).map(NetIndex.Wiring::pins).orElse(NO_PINS)) {
+      boolean addsUp = !sole || visit > MOST_VISITS;
+      byte joined =
+          addsUp && derived[pin] != UNCHANGED
+              ? (made == UNCHANGED
+                  ? derived[pin]
+                  : (byte) NetPropagation.join(SIGNALS[derived[pin]], SIGNALS[made]).ordinal())
+              : made;
+      derive(pin, joined);
     }
   }
 

@@ -24,6 +24,18 @@ public interface TestModel<E> {
   /** What two effects do together. */
   E combine(E one, E other);
 
+  /**
+   * What several faults do together, as exactly as the model can tell; {@link #combine} is quicker
+   * and takes each fault's effect as it is alone.
+   */
+  default E effectOf(List<Fault> faults) {
+    E effect = none();
+    for (Fault fault : faults) {
+      effect = combine(effect, effectOf(fault));
+    }
+    return effect;
+  }
+
   /** The chance of what was found, given exactly this effect. */
   double probability(Finding found, E effect);
 
