@@ -192,43 +192,20 @@ public final class Diagnoser {
   }
 
   /**
-   * The findings that still say something of what is left. What a mend did not touch stands as it
-   * stood. Of what mends did touch only what was found since the last look but one counts: before
-   * that the board had faults that are mended since, and a hypothesis would spend its few faults on
-   * explaining those. Mends without a look between them are one.
+   * The findings that still say something of what is left: what was found since the last mend but
+   * one, and of what was found before that all that no mend touched since. Before that mend the
+   * board had faults that are mended now, and a hypothesis would spend its few faults on explaining
+   * those.
    */
   private List<DatedFinding> stillCounting(Telling telling) {
-    List<DatedFinding> all = telling.findings();
-    if (telling.mends().size() < 2) {
-      return all;
-    }
-    Set<Integer> looked = new HashSet<>();
-    all.forEach(f -> looked.add(f.moment().epoch()));
-    List<DatedFinding> counting = new ArrayList<>();
-    for (DatedFinding told : all) {
-      if (telling.mends().getLast().epoch() - told.moment().epoch() <= 1
-          || looksSinceTouched(told, telling.mends(), looked) <= 1) {
-        counting.add(told);
-      }
-    }
-    return counting;
-  }
-
-  /** How many looks at the board began with a mend that touched what was found. */
-  private long looksSinceTouched(
-      DatedFinding told, List<DatedMend> mends, Set<Integer> lookedInEpochs) {
-    Set<Integer> looks = new HashSet<>();
-    for (DatedMend mend : mends) {
-      if (mend.epoch() > told.moment().epoch() && touches(mend.mend(), told)) {
-        // The look that showed what this mend did.
-        looks.add(
-            lookedInEpochs.stream()
-                .filter(epoch -> epoch >= mend.epoch())
-                .min(Integer::compare)
-                .orElse(Integer.MAX_VALUE));
-      }
-    }
-    return looks.size();
+    return telling.findings().stream()
+        .filter(
+            told ->
+                told.moment().epoch() >= telling.epoch() - 1
+                    || telling.mends().stream()
+                        .filter(mend -> mend.epoch() > told.moment().epoch())
+                        .noneMatch(mend -> touches(mend.mend(), told)))
+        .toList();
   }
 
   /** Whether a mend may have changed what the same test would show. */
@@ -238,8 +215,15 @@ public final class Diagnoser {
     return touched.computeIfAbsent(mend, this::cured).stream().anyMatch(f -> meets(model, f));
   }
 
+  /**
+   * What a mend may have taken away: of a part seated again or cleaned, its contacts pin by pin.
+   */
   private List<Fault> cured(Mend mend) {
+    boolean contactsOnly =
+        mend instanceof Mend.OfPart(_, Mend.PartAction action)
+            && action != Mend.PartAction.REPLACED;
     return catalogue.faults().stream()
+        .filter(f -> !(contactsOnly && f.place() instanceof Place.OfPart))
         .filter(f -> Occurrence.cureChance(f, mend, board, priors.mends()) > 0)
         .toList();
   }

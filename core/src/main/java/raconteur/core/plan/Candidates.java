@@ -7,16 +7,19 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.device.Device;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.judge.Clocks;
 
 /**
  * The tests worth considering: those that meet the leading suspects. A test is told by one of its
@@ -25,6 +28,10 @@ import raconteur.core.finding.Finding;
 final class Candidates {
   private static final int MOST_PLACES = 24;
   private static final int MOST_PROBES = 160;
+
+  /** What data books call the clock input of a processor. */
+  private static final Pattern CLOCK_PIN =
+      Pattern.compile("CLK|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL", Pattern.CASE_INSENSITIVE);
 
   /** A diagnostic's verdicts are looked at together, so few at a time. */
   private static final int MOST_DIAGNOSED = 3;
@@ -49,6 +56,7 @@ final class Candidates {
       Board board, List<Suspect> suspects, Set<String> partsOut, Map<String, Double> railOhms) {
     var candidates = new Candidates(board, railOhms);
     List<Suspect> leading = suspects.stream().limit(MOST_PLACES).toList();
+    candidates.clockAndReset();
     leading.forEach(s -> candidates.around(s.place()));
     candidates.wholeBoard();
     return candidates.tests.stream().filter(t -> !touches(t, partsOut)).toList();
@@ -146,7 +154,9 @@ final class Candidates {
       return;
     }
     String name = part.designator();
-    tests.add(new Finding.Heat(name, Finding.Warmth.NORMAL));
+    if (warms(part.device())) {
+      tests.add(new Finding.Heat(name, Finding.Warmth.NORMAL));
+    }
     if (Parts.isTestable(part)) {
       tests.add(new Finding.TesterVerdict(name, true, new TreeSet<>()));
     }
@@ -171,6 +181,28 @@ final class Candidates {
       PinKind kind = board.kind(pin);
       if (kind.drives() || kind.reads()) {
         probe(pin);
+      }
+    }
+  }
+
+  /** What has no current of its own to speak of is never warm. */
+  private static boolean warms(Device device) {
+    return !device.isContact()
+        && !device.isCell()
+        && !device.isCrystal()
+        && !device.isCeramicCapacitor();
+  }
+
+  /** Clock and reset where the processor reads them: nothing behind runs without. */
+  private void clockAndReset() {
+    Clocks.resetPin(board).ifPresent(pin -> tests.add(new Finding.ResetPulse(pin, 0.1)));
+    for (Part part : board.parts()) {
+      if (part.device().isProcessor() && part.fitted()) {
+        part.device().pins().stream()
+            .filter(p -> CLOCK_PIN.matcher(p.name()).matches())
+            .map(p -> part.pin(p.number()))
+            .filter(p -> board.kind(p).reads())
+            .forEach(this::probe);
       }
     }
   }

@@ -130,8 +130,12 @@ public final class NextSteps {
     Set<Object> done = done(telling);
     Optional<Boolean> powered = powered(telling);
     double powering = riskOfPower(telling);
+    Set<String> starved = starved(telling);
     List<LookAhead.Test> tests = new ArrayList<>();
     for (Finding test : candidates(diagnosis, telling)) {
+      if (!starved.isEmpty() && !isOfSupply(test)) {
+        continue;
+      }
       if (patience.isOver()) {
         return tests;
       }
@@ -152,6 +156,49 @@ public final class NextSteps {
       }
     }
     return tests;
+  }
+
+  /** The rails that stand too low in this state of the board: they are settled before anything. */
+  private Set<String> starved(Telling telling) {
+    Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
+    return predictor.starvedRails(now, telling.findings());
+  }
+
+  /** Whether a test is of rails and of what loads them. */
+  private static boolean isOfSupply(Finding test) {
+    return switch (test) {
+      case Finding.RailVolts _,
+          Finding.FarVolts _,
+          Finding.DummyVolts _,
+          Finding.RailAmps _,
+          Finding.RailOhms _,
+          Finding.Ripple _,
+          Finding.PullStep _,
+          Finding.Heat _,
+          Finding.Temperature _,
+          Finding.CapacitorReading _ ->
+          true;
+      case Finding _ -> false;
+    };
+  }
+
+  /** The resistance of a starved rail that was not read since the last mend, power off. */
+  private static Optional<LookAhead.Scored> railToRead(
+      List<LookAhead.Scored> scored, Set<String> starved, Telling telling) {
+    Set<String> read = new HashSet<>();
+    for (Telling.DatedFinding told : telling.findings()) {
+      if (told.moment().epoch() == telling.epoch()
+          && told.finding() instanceof Finding.RailOhms ohms) {
+        read.add(ohms.rail());
+      }
+    }
+    return scored.stream()
+        .filter(
+            s ->
+                s.finding() instanceof Finding.RailOhms ohms
+                    && starved.contains(ohms.rail())
+                    && !read.contains(ohms.rail()))
+        .findFirst();
   }
 
   /** What switching on may break: a rail that reads low is not powered without need. */
@@ -186,9 +233,12 @@ public final class NextSteps {
     boolean allowed =
         leader.probability() >= mendFrom
             && !declined.contains(StepWords.mendName(board, leader.place()));
+    Optional<LookAhead.Scored> rail = railToRead(scored, starved(telling), telling);
     Optional<LookAhead.Scored> chosen =
-        lookAhead.choose(
-            scored, new LookAhead.Mending(placesOf(leader), waste(leader), mendFrom, allowed));
+        rail.isPresent()
+            ? rail
+            : lookAhead.choose(
+                scored, new LookAhead.Mending(placesOf(leader), waste(leader), mendFrom, allowed));
     List<LookAhead.Scored> inOrder = new ArrayList<>(scored);
     if (scored.isEmpty() || scored.getFirst().saves() <= 0) {
       inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));

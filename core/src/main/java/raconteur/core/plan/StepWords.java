@@ -21,6 +21,9 @@ import raconteur.core.judge.RailVoltage;
 /** Says steps: title, set-up, caution, cost and reason of every kind of test and of mends. */
 final class StepWords {
   private static final String POWER_OFF = "Power off, supply unplugged.";
+  private static final String CLEANER =
+      "Contact cleaner burns and should not be breathed: power off, ventilate, let it dry first.";
+
   private static final String SHARP =
       "Power off before the part moves; mind its direction when it goes back.";
   private static final String IRON =
@@ -272,8 +275,18 @@ final class StepWords {
               why);
       case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
         String part = ((Place.OfPart) place.mendable()).part();
-        yield mend("Replace " + named(part), part, List.of(), mendOf(board, place), minutes, why);
+        boolean contact = board.part(part).filter(p -> p.device().isContact()).isPresent();
+        String title = contact ? "Clean the contacts of " + named(part) : "Replace " + named(part);
+        yield mend(title, part, List.of(), mendOf(board, place), minutes, why);
       }
+    };
+  }
+
+  private static String caution(Mend mend, boolean socketed) {
+    return switch (mend) {
+      case Mend.OfPart(_, Mend.PartAction action) when action == Mend.PartAction.CLEANED -> CLEANER;
+      case Mend.OfPart(_, Mend.PartAction action) when action == Mend.PartAction.RESEATED -> SHARP;
+      case Mend other -> socketed ? SHARP : IRON;
     };
   }
 
@@ -285,7 +298,7 @@ final class StepWords {
         part,
         pins,
         pins.isEmpty() && !socketed ? POWER_OFF + " " + school.sockets() : POWER_OFF,
-        socketed ? SHARP : IRON,
+        caution(mend, socketed),
         minutes,
         0,
         0,

@@ -132,6 +132,11 @@ public final class Predictor {
         moment, expectation(finding, moment, told), Supplies.starved(board, moment, told));
   }
 
+  /** The rails that were last read too low for anything on them to work. */
+  public Set<String> starvedRails(Moment moment, List<DatedFinding> told) {
+    return Supplies.starved(board, moment, told);
+  }
+
   /** The model of some findings weighed together. */
   public TestModel<?> model(Evidence evidence) {
     return switch (evidence.about()) {
@@ -239,6 +244,7 @@ public final class Predictor {
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     double v = rail.volts();
     outcomes.put("good", reading.apply(v));
+    outcomes.put("sags", reading.apply(v * 0.9));
     outcomes.put("low", reading.apply(v / 2));
     outcomes.put("high", reading.apply(v * 1.5));
     outcomes.put("absent", reading.apply(0.0));

@@ -90,7 +90,7 @@ final class RailConditions {
       case ABSENT -> "absent";
       case WRONG_SIGN -> "wrong sign";
       case GOOD -> "good";
-      case LOW -> "low";
+      case LOW -> Supplies.works(rail, volts) ? "sags" : "low";
       case HIGH -> "high";
     };
   }

@@ -22,15 +22,18 @@ final class Supplies {
 
   private Supplies() {}
 
+  /** Whether what hangs on a rail works at a voltage, or nearly. */
+  static boolean works(Rail rail, double volts) {
+    return volts / rail.volts() >= WORKS_FROM;
+  }
+
   /** The rails that were last read too low in this state of the board. */
   static Set<String> starved(Board board, Moment moment, List<DatedFinding> told) {
     Set<String> starved = new HashSet<>();
     for (DatedFinding other : told) {
       if (other.finding() instanceof Finding.RailVolts(String name, double volts)
           && other.moment().epoch() == moment.epoch()) {
-        boolean works =
-            board.rail(name).map(Rail::volts).filter(v -> volts / v < WORKS_FROM).isEmpty();
-        if (works) {
+        if (board.rail(name).filter(rail -> !works(rail, volts)).isEmpty()) {
           starved.remove(name);
         } else {
           starved.add(name);
