@@ -33,6 +33,15 @@ public final class Diagnoser {
   private static final int MOST_SUSPECTS = 150;
   private static final double SUSPECT_ABOVE = 0.001;
   private static final double CLEARED_DECIBANS = -6;
+
+  /** A mended fault explains a finding it gave this chance, and so many times that without it. */
+  private static final double EXPLAINS = 0.25;
+
+  private static final double EXPLAINS_BETTER = 3;
+
+  /** A mend that had less of a share in what explains a finding leaves the finding as it was. */
+  private static final double MAY_WELL_BE = 0.02;
+
   private static final int SPARE_COLUMNS = 60;
   private static final int MOST_COLUMNS = 500;
 
@@ -56,7 +65,7 @@ public final class Diagnoser {
   private final Predictor predictor;
   private final int largest;
   private final Map<Evidence, EvidenceColumn<?>> columns = new HashMap<>();
-  private final Map<DatedFinding, TestModel<?>> alone = new HashMap<>();
+  private final Map<DatedFinding, Map<Fault, Double>> explained = new HashMap<>();
   private final Map<Mend, List<Fault>> touched = new HashMap<>();
   private List<DatedMend> mendsBefore = List.of();
   private List<Occurrence> occurrences;
@@ -208,11 +217,36 @@ public final class Diagnoser {
         .toList();
   }
 
-  /** Whether a mend may have changed what the same test would show. */
+  /**
+   * Whether what a mend may have taken away may well have been what explained a finding, going by
+   * the prior odds of all that would explain it.
+   */
   private boolean touches(Mend mend, DatedFinding told) {
-    TestModel<?> model =
-        alone.computeIfAbsent(told, t -> predictor.model(t.finding(), t.moment(), List.of(t)));
-    return touched.computeIfAbsent(mend, this::cured).stream().anyMatch(f -> meets(model, f));
+    Map<Fault, Double> explanations = explained.computeIfAbsent(told, this::explanations);
+    double all = explanations.values().stream().mapToDouble(Double::doubleValue).sum();
+    double away =
+        touched.computeIfAbsent(mend, this::cured).stream()
+            .mapToDouble(f -> explanations.getOrDefault(f, 0.0))
+            .sum();
+    return away > MAY_WELL_BE * all;
+  }
+
+  /** The faults that would explain a finding, with their odds. */
+  private Map<Fault, Double> explanations(DatedFinding told) {
+    return explanations(predictor.model(told.finding(), told.moment(), List.of()), told.finding());
+  }
+
+  private <E> Map<Fault, Double> explanations(TestModel<E> model, Finding found) {
+    Map<Fault, Double> explanations = new HashMap<>();
+    double without = model.probability(found, model.none());
+    for (int i = 0; i < catalogue.faults().size(); i++) {
+      Fault fault = catalogue.faults().get(i);
+      double with = model.probability(found, model.effectOf(fault));
+      if (with > EXPLAINS && with > EXPLAINS_BETTER * without) {
+        explanations.put(fault, catalogue.odds(i));
+      }
+    }
+    return explanations;
   }
 
   /**
@@ -226,10 +260,6 @@ public final class Diagnoser {
         .filter(f -> !(contactsOnly && f.place() instanceof Place.OfPart))
         .filter(f -> Occurrence.cureChance(f, mend, board, priors.mends()) > 0)
         .toList();
-  }
-
-  private static <E> boolean meets(TestModel<E> model, Fault fault) {
-    return !model.effectOf(fault).equals(model.none());
   }
 
   /** What is asked once more of the leading sets: readings of lines as the board is now. */
