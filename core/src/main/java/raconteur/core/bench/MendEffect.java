@@ -29,7 +29,7 @@ final class MendEffect {
       case Mend.Wired(var from, var to) ->
           place.equals(new Place.Contact(from))
               || place.equals(new Place.Contact(to))
-              || place instanceof Place.Segment s
+              || (place instanceof Place.Segment s
                   && board
                       .net(s.net())
                       .filter(
@@ -38,7 +38,7 @@ final class MendEffect {
                                   n.path().indexOf(from),
                                   n.path().indexOf(to),
                                   n.path().indexOf(s.from())))
-                      .isPresent();
+                      .isPresent());
       case Mend.Parted(var one, var other) ->
           place instanceof Place.Bridge b
               && ((b.one().equals(one) && b.other().equals(other))
@@ -69,7 +69,7 @@ final class MendEffect {
   private static boolean contactOf(PlantedFault planted, String part, Board board) {
     return planted.wrong() instanceof PlantedFault.Known(Fault fault)
         && fault.mode() == FaultMode.OPEN
-        && (isAt(fault.place(), part))
+        && isAt(fault.place(), part)
         && board.part(part).filter(Part::socketed).isPresent();
   }
 }

@@ -1,11 +1,9 @@
 package raconteur.core.diagnose;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -118,7 +116,7 @@ public final class Diagnoser {
       before = search(List.of(), telling.epoch(), largest, patience.first(BEFORE)).marginals();
     }
     List<Evidence> asked = asked(told, patience.first(ASKING));
-    Set<DatedFinding> known = Collections.newSetFromMap(new IdentityHashMap<>());
+    Set<DatedFinding> known = new HashSet<>();
     asked.forEach(e -> known.addAll(e.findings()));
     List<DatedFinding> findings = told.stream().filter(known::contains).toList();
     HypothesisSearch.Result result =
@@ -166,7 +164,7 @@ public final class Diagnoser {
    * The evidence whose models were asked about every fault, the latest first while patience lasts.
    */
   private List<Evidence> asked(List<DatedFinding> told, Patience patience) {
-    Map<DatedFinding, Integer> order = new IdentityHashMap<>();
+    Map<DatedFinding, Integer> order = new HashMap<>();
     told.forEach(f -> order.put(f, order.size()));
     List<Evidence> all =
         predictor.evidence(told).stream()

@@ -128,10 +128,10 @@ final class LineModel implements TestModel<LineModel.Effect> {
     static final Line NONE = new Line(0, 0, 0, false, false, 0);
 
     Line and(Line other) {
-      if (this == NONE) {
+      if (equals(NONE)) {
         return other;
       }
-      if (other == NONE) {
+      if (other.equals(NONE)) {
         return this;
       }
       long joined = 0;
@@ -155,7 +155,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
         return Math.max(one, two);
       }
       Signal[] all = Signal.values();
-      return 1 + NetPropagation.join(all[(int) one - 1], all[(int) two - 1]).ordinal();
+      return 1L + NetPropagation.join(all[(int) one - 1], all[(int) two - 1]).ordinal();
     }
 
     private Optional<Signal> changeAt(int station) {
@@ -228,7 +228,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
     boolean any = false;
     for (int n = 0; n < lines.length; n++) {
       lines[n] = line(nodes.get(n), fault, consequences, stops);
-      any |= lines[n] != Line.NONE;
+      any |= !lines[n].equals(Line.NONE);
     }
     return any ? new Effect(Arrays.asList(lines)) : none;
   }
@@ -266,7 +266,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
       }
       Optional<Signal> truly = exact.at(node.ids()[s]);
       if (!truly.equals(joined)) {
-        changes = changes & ~(MASK << (BITS * s)) | code(truly) << (BITS * s);
+        changes = (changes & ~(MASK << (BITS * s))) | (code(truly) << (BITS * s));
       }
     }
     return new Line(changes, line.gaps(), line.off(), line.local(), line.idle(), line.astray());
@@ -366,19 +366,21 @@ final class LineModel implements TestModel<LineModel.Effect> {
   /** The chance of some readings. */
   private double weigh(List<Lit> readings, Effect effect) {
     double[][][] after = new double[nodes.size()][][];
+    int[][] pieces = new int[nodes.size()][];
     double weight = 1;
     for (int n = 0; n < after.length; n++) {
       Node node = nodes.get(n);
       Line line = effect.lines().get(n);
       after[n] = new double[node.stations().size()][];
       int most = Math.min(node.stations().size(), MOST_STATIONS);
-      int pieces = 0;
+      int count = 0;
       int[] pieceOf = pieces(line, most);
+      pieces[n] = pieceOf;
       for (int piece : pieceOf) {
-        pieces = Math.max(pieces, piece + 1);
+        count = Math.max(count, piece + 1);
       }
-      for (int piece = 0; piece < pieces; piece++) {
-        double[] state = before(node, line, pieceOf, piece, after);
+      for (int piece = 0; piece < count; piece++) {
+        double[] state = before(node, line, pieceOf, piece, after, pieces);
         double sum = 0;
         for (int t = 0; t < state.length; t++) {
           for (Lit reading : readings) {
@@ -423,14 +425,15 @@ final class LineModel implements TestModel<LineModel.Effect> {
   }
 
   /** How a piece of a line stands before anything was read of it. */
-  private double[] before(Node node, Line line, int[] pieceOf, int piece, double[][][] after) {
+  private double[] before(
+      Node node, Line line, int[] pieceOf, int piece, double[][][] after, int[][] pieces) {
     if (node.starved()) {
       return states.starved().clone();
     }
     boolean driven =
         node.driver() >= 0 && node.driver() < pieceOf.length && pieceOf[node.driver()] == piece;
     if (driven && node.follows().isPresent() && !line.local()) {
-      return following(node.follows().get(), after);
+      return following(node.follows().get(), after, pieces);
     }
     Optional<Signal> change = Optional.empty();
     for (int s = 0; s < pieceOf.length; s++) {
@@ -461,7 +464,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
   }
 
   /** What a good gate makes of the true states of its inputs. */
-  private static double[] following(Follows follows, double[][][] after) {
+  private static double[] following(Follows follows, double[][][] after, int[][] pieces) {
     List<Input> inputs = follows.inputs();
     double[][] states = new double[inputs.size()][];
     int[] sameAs = new int[inputs.size()];
@@ -470,13 +473,19 @@ final class LineModel implements TestModel<LineModel.Effect> {
       states[i] = after[input.node()][Math.min(input.station(), MOST_STATIONS - 1)];
       sameAs[i] = i;
       for (int before = 0; before < i; before++) {
-        // Two inputs on one piece of copper are one state, which is kept as one array.
-        sameAs[i] = sameAs[i] == i && states[before] == states[i] ? before : sameAs[i];
+        boolean onePiece =
+            inputs.get(before).node() == input.node()
+                && pieceOf(inputs.get(before), pieces) == pieceOf(input, pieces);
+        sameAs[i] = sameAs[i] == i && onePiece ? before : sameAs[i];
       }
     }
     double[] output = new double[LineStates.COUNT];
     sum(follows.table(), states, sameAs, new int[states.length], 0, 0, 1, output);
     return output;
+  }
+
+  private static int pieceOf(Input input, int[][] pieces) {
+    return pieces[input.node()][Math.min(input.station(), MOST_STATIONS - 1)];
   }
 
   /** Sums over the states of the inputs from one on. */

@@ -87,7 +87,7 @@ class ClosingWindowTest extends InWindow {
   }
 
   /** Tab by Tab to a button, and Enter. */
-  private void tabTo(FxRobot robot, String words) {
+  private void tabTo(String words) {
     for (int i = 0; i < 60; i++) {
       Node at = DemoWindow.fx(() -> window().frame().getScene().getFocusOwner());
       if (at instanceof Button button && button.getText().startsWith(words)) {
@@ -157,7 +157,7 @@ class ClosingWindowTest extends InWindow {
     assertThat(window().workshop().casebook().setting("soak of case " + number))
         .as("counted at once")
         .contains("3 0 -");
-    tabTo(robot, "write it down: clean");
+    tabTo("write it down: clean");
     assertThat(lines(number)).endsWith("proof soak 3 runs clean");
 
     // Hand over: the report, and home.
@@ -169,7 +169,7 @@ class ClosingWindowTest extends InWindow {
         .extracting(Label::getText)
         .contains("U39, 74LS153", "4116-3 from stock 1", "dead box");
     turnTo(robot, "Before it goes");
-    tabTo(robot, "Gone home");
+    tabTo("Gone home");
     assertThat(window().workshop().casebook().header(number).orElseThrow().state())
         .isEqualTo(CaseState.GONE_HOME);
     assertThat(window().workshop().tally(board).boards()).isEqualTo(before + 1);
@@ -181,9 +181,9 @@ class ClosingWindowTest extends InWindow {
     key(KeyCode.CONTROL, KeyCode.DIGIT8);
     key(KeyCode.F7);
     settle();
-    tabTo(robot, "HTML");
+    tabTo("HTML");
     assertThat(Files.readString(window().toWrite())).contains("74LS153", "</html>");
-    tabTo(robot, "PDF");
+    tabTo("PDF");
     assertThat(
             new String(
                 Files.readAllBytes(window().toWrite()),
@@ -192,7 +192,7 @@ class ClosingWindowTest extends InWindow {
   }
 
   @Test
-  void whatCameInIsTypedAndACrossedPartIsTakenOnlyKnowingly(FxRobot robot) {
+  void whatCameInIsTypedAndACrossedPartIsTakenOnlyKnowingly() {
     open(19);
     key(KeyCode.CONTROL, KeyCode.DIGIT0);
     write("QM-14 dead box from case 9, U56");
@@ -216,7 +216,7 @@ class ClosingWindowTest extends InWindow {
   }
 
   @Test
-  void anyWordOfAnyStoryIsFound(FxRobot robot) {
+  void anyWordOfAnyStoryIsFound() {
     key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
     write("u39 tester");
     WaitForAsyncUtils.waitForFxEvents();

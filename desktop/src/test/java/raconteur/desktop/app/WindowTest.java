@@ -34,7 +34,7 @@ class WindowTest extends InWindow {
     return robot.lookup("#bench-line").queryAs(TextField.class).getText();
   }
 
-  private static void openCase13(FxRobot robot) {
+  private static void openCase13() {
     key(KeyCode.CONTROL, KeyCode.DIGIT1);
     WaitForAsyncUtils.waitForFxEvents();
     key(KeyCode.DOWN);
@@ -50,7 +50,7 @@ class WindowTest extends InWindow {
   void aBoardGoesFromShelfToBenchAndAReadingIsLoggedByKeyboardAlone(FxRobot robot) {
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(focused()).isInstanceOf(TableView.class);
-    openCase13(robot);
+    openCase13();
     assertThat(focused().getId()).isEqualTo("bench-line");
     int before = entriesOfCase13();
     write("u39.7 l");
@@ -66,7 +66,7 @@ class WindowTest extends InWindow {
 
   @Test
   void aRefusedLineStaysWhereItWasTypedAndTabCompletes(FxRobot robot) {
-    openCase13(robot);
+    openCase13();
     int before = entriesOfCase13();
     write("U14.3 wobbly");
     key(KeyCode.ENTER);
@@ -85,7 +85,7 @@ class WindowTest extends InWindow {
 
   @Test
   void anOutcomeOfTheNextStepIsOneKey(FxRobot robot) {
-    openCase13(robot);
+    openCase13();
     int before = entriesOfCase13();
     var step = window().frame().trace().orElseThrow().desk().state().shownStep().orElseThrow();
     key(KeyCode.F2);
@@ -98,7 +98,7 @@ class WindowTest extends InWindow {
 
   @Test
   void anOddReadingIsAskedAboutAndKeptOnTheSecondEnter(FxRobot robot) {
-    openCase13(robot);
+    openCase13();
     int before = entriesOfCase13();
     write("5V 90");
     key(KeyCode.ENTER);
@@ -111,7 +111,7 @@ class WindowTest extends InWindow {
 
   @Test
   void tenThousandPastedCharactersAreRefusedAndKept(FxRobot robot) {
-    openCase13(robot);
+    openCase13();
     String junk = "junk\u0007 ".repeat(1666) + "end!";
     DemoWindow.fx(
         () -> {
@@ -125,7 +125,7 @@ class WindowTest extends InWindow {
 
   @Test
   void theBoardIsTurnedOverAndTheStepEnlargedByKey(FxRobot robot) {
-    openCase13(robot);
+    openCase13();
     key(KeyCode.F9);
     assertThat(robot.lookup("Underside, as turned over").tryQuery()).isPresent();
     key(KeyCode.F8);
@@ -136,7 +136,7 @@ class WindowTest extends InWindow {
   }
 
   @Test
-  void aNewBoardIsTakenInByKeyboard(FxRobot robot) {
+  void aNewBoardIsTakenInByKeyboard() {
     key(KeyCode.CONTROL, KeyCode.N);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(focused().getId()).isEqualTo("owner");

@@ -34,7 +34,7 @@ class BoardsWindowTest extends InWindow {
     return window().workshop().boards().find(id).orElseThrow();
   }
 
-  private static void go(FxRobot robot, KeyCode digit) {
+  private static void go(KeyCode digit) {
     key(KeyCode.CONTROL, digit);
     WaitForAsyncUtils.waitForFxEvents();
   }
@@ -55,7 +55,7 @@ class BoardsWindowTest extends InWindow {
 
   @Test
   void aPartIsChangedFoundAndTakenBack(FxRobot robot) {
-    go(robot, KeyCode.B);
+    go(KeyCode.B);
     choose("marram-310");
     robot.clickOn("Parts");
     TableView<?> table = robot.lookup(".table-view").queryTableView();
@@ -77,7 +77,7 @@ class BoardsWindowTest extends InWindow {
   /** What is marked as chosen is what is shown, also when the arrow keys chose it. */
   @Test
   void thePanesAreReachedByArrowKeys(FxRobot robot) {
-    go(robot, KeyCode.B);
+    go(KeyCode.B);
     robot.clickOn("Depth");
     key(KeyCode.RIGHT);
     key(KeyCode.RIGHT);
@@ -94,7 +94,7 @@ class BoardsWindowTest extends InWindow {
         Files.writeString(
             window().toWrite().resolveSibling("list.csv"), "Ref;Type\nU1;SN74LS257N\n9;x\n");
     window().toRead().set(Optional.of(file));
-    go(robot, KeyCode.B);
+    go(KeyCode.B);
     ListView<?> list = robot.lookup("#boards").queryListView();
     int before = list.getItems().size();
     robot.clickOn("#import");
@@ -113,7 +113,7 @@ class BoardsWindowTest extends InWindow {
 
   @Test
   void aDeviceIsDescribedInTheWindow(FxRobot robot) {
-    go(robot, KeyCode.D);
+    go(KeyCode.D);
     robot.clickOn("New device");
     type(robot, "#device-name", "QZ-9");
     type(robot, "#device-title", "gate of ours");
