@@ -492,6 +492,24 @@ public sealed interface Finding extends Statement {
     }
   }
 
+  /** The practitioner's own verdict on a part, made with the part in hand. */
+  record FoundBad(String part, Conclusion.PartFault fault) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("found");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
+    @Override
+    public String line() {
+      return "found " + part + " " + fault.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
   /** A good memory held on top of one of the board's, pin on pin. */
   record Piggyback(String part, boolean changed) implements Shown {
     @Override

@@ -5,11 +5,42 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
+import raconteur.core.finding.Conclusion;
 import raconteur.core.finding.Finding;
 
 /** How trials of one part come out: read, tried elsewhere, held over, left out. */
 record PartModels(Readings readings) {
+
+  /**
+   * What somebody found with the part in the hand: of another kind of fault it is a word less sure.
+   */
+  TestModel<?> found(Finding.FoundBad test) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("found", test);
+    return new ConditionModel(
+        readings,
+        "found",
+        List.of("sound", "bad otherwise", "bad"),
+        fault ->
+            !fault.place().mendable().equals(new Place.OfPart(test.part()))
+                ? "sound"
+                : isSo(fault.mode(), test.fault()) ? "bad" : "bad otherwise",
+        _ -> "found",
+        outcomes);
+  }
+
+  private static boolean isSo(FaultMode mode, Conclusion.PartFault found) {
+    return switch (found) {
+      case DEAD -> mode.function() == FaultMode.Function.LOST;
+      case STUCK ->
+          mode.line() == FaultMode.Line.HELD_LOW || mode.line() == FaultMode.Line.HELD_HIGH;
+      case LEAKY -> mode.load() != FaultMode.Load.NONE;
+      case SLOW -> mode == FaultMode.WEAK || mode == FaultMode.UNSUITED;
+      case DIRTY -> mode == FaultMode.DEAD;
+    };
+  }
 
   TestModel<?> rom(Finding.RomCompare test) {
     Map<String, Finding> outcomes = new LinkedHashMap<>();

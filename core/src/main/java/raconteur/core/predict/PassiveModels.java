@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
@@ -102,6 +103,10 @@ record PassiveModels(Board board, Readings readings) {
   TestModel<?> capacitor(Finding.CapacitorReading test) {
     CapacitorJudge judge = new CapacitorJudge(board.part(test.part()).orElseThrow());
     if (!judge.canJudge()) {
+      return new NoModel(test);
+    }
+    if (!Set.of("good", "doubtful", "bad").contains(judge.of(test).level().word())) {
+      // Nothing to hold the value against: it is kept, and weighs nothing.
       return new NoModel(test);
     }
     Map<String, Finding> outcomes = new LinkedHashMap<>();

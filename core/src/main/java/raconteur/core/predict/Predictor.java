@@ -163,7 +163,21 @@ public final class Predictor {
     }
     Set<String> out = alone.moment().partsOut();
     TestModel<?> bare = bare(finding, alone.moment(), alone.expectation());
-    return out.isEmpty() ? bare : new PartsOut<>(bare, out);
+    return out.isEmpty() || inTheHand(finding) ? bare : new PartsOut<>(bare, out);
+  }
+
+  /** Whether a test is of a part by itself, which being off the board does not hide. */
+  private static boolean inTheHand(Finding finding) {
+    return switch (finding) {
+      case Finding.TesterVerdict _,
+          Finding.RomCompare _,
+          Finding.Elsewhere _,
+          Finding.CapacitorReading _,
+          Finding.FoundBad _,
+          Finding.PullStep _ ->
+          true;
+      case Finding _ -> false;
+    };
   }
 
   /** Whether a test asks how the board works, which no board without its rails does. */
@@ -224,6 +238,7 @@ public final class Predictor {
           passiveModels.temperature(temperature, (Expectation.Among) expectation);
       case Finding.PinOhms ohms -> passiveModels.pinOhms(ohms, (Expectation.Among) expectation);
       case Finding.CapacitorReading capacitor -> passiveModels.capacitor(capacitor);
+      case Finding.FoundBad bad -> partModels.found(bad);
       case Finding.RomCompare rom -> partModels.rom(rom);
       case Finding.Elsewhere elsewhere -> partModels.elsewhere(elsewhere);
       case Finding.Piggyback piggyback -> partModels.piggyback(piggyback);

@@ -10,10 +10,12 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
+import raconteur.core.board.PinRef;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Closing;
+import raconteur.core.finding.Conclusion;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
 import raconteur.core.finding.Statement;
@@ -58,9 +60,40 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     for (Told told : lines) {
       if (told.meaning() instanceof Told.Counts(Finding finding, Moment moment)) {
         findings.add(new DatedFinding(told.entry(), finding, moment));
+      } else if (told.meaning()
+          instanceof Told.Counts(Statement.Found(Conclusion conclusion), Moment moment)) {
+        findings.add(
+            new DatedFinding(told.entry(), weighed(conclusion), lookedAt(conclusion, moment)));
       }
     }
     return findings;
+  }
+
+  /** What somebody found, as a finding that weighs. */
+  private static Finding weighed(Conclusion conclusion) {
+    return switch (conclusion) {
+      case Conclusion.BadPart(String part, Conclusion.PartFault fault) ->
+          new Finding.FoundBad(part, fault);
+      case Conclusion.BadCopper(PinRef one, PinRef other, Conclusion.CopperFault fault) ->
+          new Finding.Continuity(one, other, fault == Conclusion.CopperFault.SHORT);
+    };
+  }
+
+  /** A part that was replaced is looked at afterwards: what was found is of the old one. */
+  private Moment lookedAt(Conclusion conclusion, Moment moment) {
+    int epoch = moment.epoch();
+    for (DatedMend mend : mends()) {
+      boolean of =
+          switch (conclusion) {
+            case Conclusion.BadPart bad ->
+                mend.mend() instanceof Mend.OfPart(String part, _) && part.equals(bad.part());
+            case Conclusion.BadCopper _ -> !(mend.mend() instanceof Mend.OfPart);
+          };
+      if (of && mend.epoch() <= moment.epoch()) {
+        epoch = mend.epoch() - 1;
+      }
+    }
+    return new Moment(epoch, moment.partsOut(), moment.ohmsBefore());
   }
 
   /** The lines of one kind that count, in order. */
@@ -85,7 +118,10 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         said(Bookkeeping.Foreign.class).stream()
             .map(Bookkeeping.Foreign::part)
             .collect(Collectors.toSet()),
-        said(Finding.Continuity.class).stream()
+        findings().stream()
+            .map(DatedFinding::finding)
+            .filter(Finding.Continuity.class::isInstance)
+            .map(Finding.Continuity.class::cast)
             .map(way -> new Finding.Continuity(way.one(), way.other(), way.joined()))
             .distinct()
             .toList());
