@@ -5,7 +5,9 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -28,6 +30,9 @@ final class Activity {
   private final StartOrder order;
   private final SimulatedAnswers simulated;
   private final Set<PinRef> byProcessor;
+
+  /* Asked of every fault for every line that is read. */
+  private final Map<Fault, Boolean> stops = new ConcurrentHashMap<>();
 
   Activity(Board board, StartOrder order, SimulatedAnswers simulated) {
     this.order = order;
@@ -86,6 +91,10 @@ final class Activity {
     if (fault.mode() == FaultMode.LEAKS) {
       return false;
     }
+    return stops.computeIfAbsent(fault, this::stops);
+  }
+
+  private boolean stops(Fault fault) {
     return simulated
         .of(fault)
         .map(

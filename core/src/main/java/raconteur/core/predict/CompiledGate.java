@@ -8,17 +8,20 @@ import raconteur.core.device.Signal;
 /**
  * A gate of a placed part, with its pins as numbers and with what it does on a healthy board.
  *
+ * @param number which of the board's gates it is, from 0
  * @param output the pin it drives
  * @param pinByName the part's pins
  */
 record CompiledGate(
+    int number,
     Gate gate,
     int output,
     Map<String, Integer> pinByName,
     Signal healthyValue,
     Signal healthyEnable) {
 
-  static CompiledGate of(Gate gate, Map<String, Integer> pinByName, IntFunction<Signal> healthy) {
+  static CompiledGate of(
+      int number, Gate gate, Map<String, Integer> pinByName, IntFunction<Signal> healthy) {
     Signal value =
         switch (gate.function()) {
           case Gate.Combinational c ->
@@ -26,7 +29,7 @@ record CompiledGate(
           case Gate.Remembering _ -> Signal.TOGGLING;
         };
     Signal enable = gate.enable().signal(name -> healthy.apply(pinByName.get(name)));
-    return new CompiledGate(gate, pinByName.get(gate.output()), pinByName, value, enable);
+    return new CompiledGate(number, gate, pinByName.get(gate.output()), pinByName, value, enable);
   }
 
   Signal enable(IntFunction<Signal> now) {

@@ -23,6 +23,7 @@ final class NetIndex {
   private final List<PinRef> pinsById = new ArrayList<>();
   private final Map<PinRef, Integer> idOfPin = new HashMap<>();
   private final Signal[] healthyOrToggling;
+  private int gates;
   private final Map<Integer, Wiring> wiringOfPin = new HashMap<>();
   private final Map<Integer, List<CompiledGate>> gatesByInput = new HashMap<>();
   private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
@@ -57,7 +58,7 @@ final class NetIndex {
         .pins()
         .forEach(p -> pinByName.putIfAbsent(p.name(), idOfPin.get(part.pin(p.number()))));
     for (Gate gate : part.device().gates()) {
-      CompiledGate compiled = CompiledGate.of(gate, pinByName, i -> healthyOrToggling[i]);
+      CompiledGate compiled = CompiledGate.of(gates++, gate, pinByName, i -> healthyOrToggling[i]);
       gatesByOutput.computeIfAbsent(compiled.output(), _ -> new ArrayList<>()).add(compiled);
       for (String input : gate.inputs()) {
         gatesByInput.computeIfAbsent(pinByName.get(input), _ -> new ArrayList<>()).add(compiled);
@@ -133,6 +134,11 @@ final class NetIndex {
   /** What a pin does on a healthy board; where that is not known, it toggles. */
   Signal healthyOrToggling(int pin) {
     return healthyOrToggling[pin];
+  }
+
+  /** How many gates there are. */
+  int gates() {
+    return gates;
   }
 
   List<CompiledGate> gatesReading(int pin) {

@@ -34,7 +34,7 @@ final class Spread {
   private final byte[] forced;
   private final byte[] derived;
   private final Map<Integer, Signal> taken = new HashMap<>();
-  private final Map<CompiledGate, Integer> visits = new HashMap<>();
+  private final int[] visits;
   private final Deque<Integer> toVisit = new ArrayDeque<>();
 
   Spread(NetIndex nets) {
@@ -42,6 +42,7 @@ final class Spread {
     this.board = nets.board();
     this.forced = new byte[nets.pins().size()];
     this.derived = new byte[nets.pins().size()];
+    this.visits = new int[nets.gates()];
   }
 
   private Signal healthy(int pin) {
@@ -314,7 +315,7 @@ final class Spread {
           (byte)
               (made == UNCHANGED ? changed : NetPropagation.join(SIGNALS[made], changed)).ordinal();
     }
-    int visit = visits.merge(gate, 1, Integer::sum);
+    int visit = ++visits[gate.number()];
     for (int pin : nets.wiring(gate.output()).map(NetIndex.Wiring::pins).orElse(NO_PINS)) {
       boolean addsUp = !sole || visit > MOST_VISITS;
       byte joined =
