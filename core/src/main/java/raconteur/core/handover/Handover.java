@@ -303,6 +303,8 @@ public record Handover(
 
     private static List<String> reasons(Suspect suspect) {
       return suspect.weights().stream()
+          // What was found is told as the fault; the reasons are what it was found by.
+          .filter(w -> !(w.finding().finding() instanceof Finding.FoundBad))
           .filter(w -> w.decibans() >= A_REASON_FROM_DECIBANS)
           .sorted(Comparator.comparingDouble((Weight w) -> -w.decibans()))
           .limit(REASONS)

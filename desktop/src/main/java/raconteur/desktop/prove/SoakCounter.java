@@ -83,7 +83,7 @@ final class SoakCounter {
 
   /**
    * The line that writes the count down, runs first; empty where nothing was counted. What it says
-   * is no longer in the count.
+   * stays in the count until the line is {@link #written}.
    *
    * @param clean whether the fault stayed away
    */
@@ -91,15 +91,18 @@ final class SoakCounter {
     Count now = count();
     String end = clean ? " clean" : " failed";
     if (now.runs() > 0) {
-      keep(new Count(0, now.before(), now.since()));
       return Optional.of("proof soak " + now.runs() + " runs" + end);
     }
     long tenths = Math.round(now.time(now()).toSeconds() / 360.0);
-    if (tenths == 0) {
-      return Optional.empty();
-    }
-    keep(Count.NONE);
-    return Optional.of("proof soak " + tenths / 10 + "." + tenths % 10 + " hours" + end);
+    return tenths == 0
+        ? Optional.empty()
+        : Optional.of("proof soak " + tenths / 10 + "." + tenths % 10 + " hours" + end);
+  }
+
+  /** A line stands in the story: what it says is no longer counted; the sentence of a refusal. */
+  String written(String line) {
+    Count now = count();
+    return keep(line.contains(" runs") ? new Count(0, now.before(), now.since()) : Count.NONE);
   }
 
   private String keep(Count count) {

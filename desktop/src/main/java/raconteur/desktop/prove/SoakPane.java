@@ -35,6 +35,9 @@ final class SoakPane extends StagePane {
   private final VBox node = new VBox(14);
   private Soak soak = new Soak(Optional.empty(), 0, 0, false);
 
+  /** The line that writes the count down, while it is being entered. */
+  private String entered = "";
+
   SoakPane(SoakCounter counter) {
     super("Soak");
     this.counter = counter;
@@ -91,7 +94,11 @@ final class SoakPane extends StagePane {
     counter
         .line(clean)
         .ifPresentOrElse(
-            line -> host().enter(line),
+            line -> {
+              entered = line;
+              host().enter(line);
+              entered = "";
+            },
             () -> {
               if (clean) {
                 host().say("Nothing is counted yet: one run or six minutes at least.", false);
@@ -134,6 +141,15 @@ final class SoakPane extends StagePane {
 
   @Override
   public void show(DeskState state) {
+    boolean kept =
+        !entered.isEmpty()
+            && !state.telling().lines().isEmpty()
+            && state.telling().lines().getLast().entry().line().equals(entered);
+    if (kept) {
+      String written = entered;
+      entered = "";
+      counted(counter.written(written));
+    }
     soak = Soak.of(state.telling());
     why.setText(
         soak.shows()
