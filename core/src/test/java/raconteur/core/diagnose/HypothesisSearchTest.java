@@ -57,7 +57,7 @@ class HypothesisSearchTest {
 
   /** The whole point of classes and symmetric sums: nothing differs from summing over every set. */
   @ParameterizedTest
-  @CsvSource({"1, 1", "2, 1", "3, 2", "4, 2", "5, 2", "6, 2", "7, 2", "8, 2", "9, 3", "10, 3"})
+  @CsvSource({"1, 1", "2, 1", "3, 2", "4, 2", "5, 2", "6, 2", "7, 2", "8, 2", "9, 3"})
   void equalsBruteForce(long seed, int largest) {
     Random random = new Random(seed);
     List<String> lines = new ArrayList<>(LINES);

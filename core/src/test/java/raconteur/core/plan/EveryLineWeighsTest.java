@@ -98,8 +98,8 @@ class EveryLineWeighsTest {
     var advisor = new Advisor(board, History.NONE, 1);
     int understood = 0;
     List<String> lines = lines(board);
-    // On boards of nets every weighing takes its time: another quarter of the lines for each.
-    int stride = board.nets().isEmpty() ? 1 : 4;
+    // On boards of nets every weighing takes its time: other lines of each.
+    int stride = board.nets().isEmpty() ? 2 : 9;
     for (int n = id.length() % stride; n < lines.size(); n += stride) {
       String line = lines.get(n);
       Telling telling = Telling.of(board, Stories.of("screen garbage", line));
@@ -115,7 +115,7 @@ class EveryLineWeighsTest {
         assertThat(diagnosis.soundness()).as("%s: %s", id, line).isBetween(0.0, 1.0);
       }
     }
-    assertThat(understood).as("lines of %s that are findings or mends", id).isGreaterThan(25);
+    assertThat(understood).as("lines of %s that are findings or mends", id).isGreaterThan(12);
   }
 
   private static final Board BOARD = Boards.KITTIWAKE_B;
