@@ -64,7 +64,7 @@ class TraceWordsTest {
     assertThat(marks.mended()).containsExactly("U24");
     assertThat(marks.out()).containsExactly("U13");
     assertThat(marks.chosen()).isEqualTo("U8");
-    assertThat(marks.tracks()).anyMatch(t -> t.net().equals("BA3") && t.suspicion() > 0.9);
+    assertThat(marks.tracks()).anyMatch(t -> t.net().equals("BA3") && t.suspicion() > 0.7);
     assertThat(marks.stepPins()).hasSize(2);
   }
 
