@@ -7,10 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -20,26 +17,9 @@ import raconteur.desktop.arrive.ArrivePresenter;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.shelf.ShelfPresenter;
 import raconteur.desktop.workshop.LaunchPlan;
-import raconteur.desktop.workshop.Workshop;
 
 /** The views' presenters on the demo casebook, without the toolkit. */
-class PresentersTest {
-  @TempDir private Path folder;
-  private Optional<Workshop> opened = Optional.empty();
-
-  @BeforeEach
-  void open() {
-    opened = Optional.of(Demo.in(folder));
-  }
-
-  @AfterEach
-  void close() {
-    workshop().casebook().close();
-  }
-
-  private Workshop workshop() {
-    return opened.orElseThrow();
-  }
+class PresentersTest extends OnTheDemo {
 
   @Test
   void theShelfShowsWhatIsOnTheBenchFirst() {
@@ -110,7 +90,8 @@ class PresentersTest {
 
   @Test
   void aBadBoardFileIsRefusedWithItsReasons() throws IOException {
-    Path bad = Files.writeString(folder.resolve("bad.json"), "{\"format\": \"raconteur-board/1\"}");
+    Path bad =
+        Files.writeString(folder().resolve("bad.json"), "{\"format\": \"raconteur-board/1\"}");
     ArrivePresenter arrive = new ArrivePresenter(workshop());
     assertThat(arrive.addBoard(bad)).contains("\"blocks\" is missing");
     assertThat(arrive.boards()).hasSize(6);
@@ -120,9 +101,9 @@ class PresentersTest {
   void countsThatCannotBeWrittenAreSaidToBeSo() {
     OddsPresenter odds = new OddsPresenter(workshop());
     Board board = odds.boards().getFirst();
-    Path inAFile = folder.resolve("demo.casebook").resolve("odds.csv");
+    Path inAFile = folder().resolve("demo.casebook").resolve("odds.csv");
     assertThat(odds.export(odds.tally(board), inAFile)).contains("cannot be written");
-    assertThat(odds.export(odds.tally(board), folder.resolve("o.csv"))).startsWith("Written to");
+    assertThat(odds.export(odds.tally(board), folder().resolve("o.csv"))).startsWith("Written to");
   }
 
   @Test

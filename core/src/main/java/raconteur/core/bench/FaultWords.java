@@ -27,7 +27,7 @@ import raconteur.core.fault.Place;
 public final class FaultWords {
   private static final String KINDS =
       "dead, stuck high, stuck low, floats, weak, slow 200 ns, reads low, cell 0x12 stuck low,"
-          + " leaks +5V 68 ohm, open U16.5 U19.5 or short U38.5 U38.6";
+          + " leaks +5V 68 ohm, open U16.5, open U16.5 U19.5 or short U38.5 U38.6";
 
   private final Board board;
 
@@ -91,6 +91,9 @@ public final class FaultWords {
     String first = words.getFirst().toLowerCase(Locale.ROOT);
     if (first.equals("open") && words.size() == 3) {
       return new PlantedFault.Known(open(pin(words.get(1)), pin(words.get(2))));
+    }
+    if (first.equals("open") && words.size() == 2) {
+      return new PlantedFault.Known(contact(pin(words.get(1))));
     }
     if (first.equals("short") && words.size() == 3) {
       return new PlantedFault.Known(bridge(pin(words.get(1)), pin(words.get(2))));
@@ -221,6 +224,14 @@ public final class FaultWords {
 
   private PlantedFault.Wrong output(PinRef pin, FaultMode mode) {
     return new PlantedFault.Known(new Fault(new Place.Output(driving(pin)), mode));
+  }
+
+  private Fault contact(PinRef pin) {
+    Optional<Net> net = board.netOf(pin);
+    if (net.isEmpty() || board.isSupply(net.get().name())) {
+      throw new Wrong(pin + " is on no signal net, so nothing opens there");
+    }
+    return new Fault(new Place.Contact(pin), FaultMode.OPEN);
   }
 
   private Fault open(PinRef one, PinRef other) {

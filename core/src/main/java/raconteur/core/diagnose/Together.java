@@ -1,6 +1,8 @@
 package raconteur.core.diagnose;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,7 +45,7 @@ record Together(List<Hypothesis> hypotheses, Marginals marginals) {
     double[] places = new double[catalogue.places().size()];
     double[] faults = new double[catalogue.faults().size()];
     double[] factors = new double[joined.size()];
-    java.util.Arrays.fill(factors, 1);
+    Arrays.fill(factors, 1);
     for (Asked<?> each : asked) {
       multiply(each, joined, catalogue, factors);
     }
@@ -66,7 +68,7 @@ record Together(List<Hypothesis> hypotheses, Marginals marginals) {
       double probability = joined.get(h).probability() * factors[h] / all;
       exact.add(new Hypothesis(joined.get(h).faults(), probability));
     }
-    exact.sort(java.util.Comparator.comparingDouble(h -> -h.probability()));
+    exact.sort(Comparator.comparingDouble(h -> -h.probability()));
     return new Together(List.copyOf(exact), marginals.plus(places, faults, all));
   }
 

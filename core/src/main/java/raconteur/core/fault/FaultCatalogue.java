@@ -350,11 +350,13 @@ public final class FaultCatalogue {
         add(pair.worst, FaultMode.SHORT, expected * pair.weight / places);
       }
       for (Finding.Continuity way : measured) {
-        if (way.joined() && neighbours(way.one(), way.other(), byNets)) {
-          Neighbours pair = byNets.get(nets(way));
-          if (pair != null && pair.worst.one().equals(way.one()) && !known(pair.worst)) {
-            add(pair.worst, FaultMode.SHORT, rare());
-          }
+        String one = board.netOf(way.one()).map(Net::name).orElse("");
+        String other = board.netOf(way.other()).map(Net::name).orElse("");
+        boolean apart = !one.isEmpty() && !other.isEmpty() && !one.equals(other);
+        if (way.joined() && apart && !byNets.containsKey(Set.of(one, other))) {
+          Place.Bridge bridge = new Place.Bridge(way.one(), way.other(), one, other);
+          byNets.put(Set.of(one, other), new Neighbours(bridge));
+          add(bridge, FaultMode.SHORT, rare());
         }
       }
     }
@@ -370,16 +372,6 @@ public final class FaultCatalogue {
       Neighbours(Place.Bridge worst) {
         this.worst = worst;
       }
-    }
-
-    private Set<String> nets(Finding.Continuity way) {
-      return Set.of(
-          board.netOf(way.one()).map(Net::name).orElse("one"),
-          board.netOf(way.other()).map(Net::name).orElse("other"));
-    }
-
-    private boolean known(Place.Bridge bridge) {
-      return faults.contains(new Fault(bridge, FaultMode.SHORT));
     }
 
     /**

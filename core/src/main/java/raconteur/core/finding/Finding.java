@@ -492,8 +492,8 @@ public sealed interface Finding extends Statement {
     }
   }
 
-  /** The practitioner's own verdict on a part, made with the part in hand. */
-  record FoundBad(String part, Conclusion.PartFault fault) implements Shown {
+  /** The practitioner's own verdict on a part or a way from pin to pin, having looked at it. */
+  record FoundBad(Conclusion conclusion) implements Shown {
     @Override
     public TestKind kind() {
       return TestKind.of("found");
@@ -501,12 +501,15 @@ public sealed interface Finding extends Statement {
 
     @Override
     public Subject subject() {
-      return new Subject.OfPart(part);
+      return switch (conclusion) {
+        case Conclusion.BadPart bad -> new Subject.OfPart(bad.part());
+        case Conclusion.BadCopper bad -> Subject.OfPins.of(bad.one(), bad.other());
+      };
     }
 
     @Override
     public String line() {
-      return "found " + part + " " + fault.name().toLowerCase(Locale.ROOT);
+      return "found " + conclusion.line();
     }
   }
 

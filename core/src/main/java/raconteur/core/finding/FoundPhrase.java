@@ -51,6 +51,6 @@ final class FoundPhrase extends VerbPhrase {
   private static Understanding found(Conclusion conclusion, String what) {
     return new Understanding.Understood(
         new Statement.Found(conclusion),
-        "Found: " + what + ". Counted for this revision when the case closes.");
+        "Found: " + what + ". Weighs like the strongest test; counted when the case closes.");
   }
 }

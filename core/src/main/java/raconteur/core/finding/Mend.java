@@ -1,5 +1,6 @@
 package raconteur.core.finding;
 
+import java.util.List;
 import java.util.Locale;
 import raconteur.core.board.PinRef;
 
@@ -7,6 +8,9 @@ import raconteur.core.board.PinRef;
 public sealed interface Mend {
 
   String line();
+
+  /** The pins that were soldered at; none for a part as a whole. */
+  List<PinRef> pins();
 
   /** What is done to a whole part. */
   enum PartAction {
@@ -21,6 +25,11 @@ public sealed interface Mend {
     public String line() {
       return part + " " + action.name().toLowerCase(Locale.ROOT);
     }
+
+    @Override
+    public List<PinRef> pins() {
+      return List.of();
+    }
   }
 
   /** One joint soldered again. */
@@ -28,6 +37,11 @@ public sealed interface Mend {
     @Override
     public String line() {
       return pin + " reflowed";
+    }
+
+    @Override
+    public List<PinRef> pins() {
+      return List.of(pin);
     }
   }
 
@@ -37,6 +51,11 @@ public sealed interface Mend {
     public String line() {
       return from + " " + to + " wired";
     }
+
+    @Override
+    public List<PinRef> pins() {
+      return List.of(from, to);
+    }
   }
 
   /** A bridge between two pins taken away. */
@@ -44,6 +63,11 @@ public sealed interface Mend {
     @Override
     public String line() {
       return one + " " + other + " parted";
+    }
+
+    @Override
+    public List<PinRef> pins() {
+      return List.of(one, other);
     }
   }
 }

@@ -19,6 +19,7 @@ import java.util.Set;
  * @param soldered what else holds where that part is soldered in
  * @param ofMemory the kind it is where its part is a memory
  * @param weighedAs the kind whose liking by a school counts; its own name where none is given
+ * @param ofSupply whether it is of rails and what loads them: worth making while a rail is down
  * @param simulated whether the simulated hands can make it
  */
 public record TestKind(
@@ -35,6 +36,7 @@ public record TestKind(
     Optional<Soldered> soldered,
     Optional<String> ofMemory,
     String weighedAs,
+    boolean ofSupply,
     boolean simulated) {
 
   /** How the board is while a test is made. */

@@ -93,6 +93,7 @@ public record TestKinds(String origin, Map<String, TestKind> byName) {
             "where soldered",
             "of a memory",
             "weighed as",
+            "of supply",
             "simulated");
 
     TestKind kind() {
@@ -117,6 +118,7 @@ public record TestKinds(String origin, Map<String, TestKind> byName) {
               }),
           text("of a memory"),
           text("weighed as").orElse(name),
+          flag("of supply"),
           flag("simulated"));
     }
 

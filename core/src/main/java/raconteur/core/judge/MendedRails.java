@@ -32,17 +32,14 @@ public final class MendedRails {
   }
 
   private static boolean touches(Board board, Mend mend, Rail rail) {
-    return switch (mend) {
-      case Mend.OfPart whole ->
-          rail.madeBy().contains(whole.part())
-              || board.part(whole.part()).stream()
-                  .map(Part::pins)
-                  .flatMap(List::stream)
-                  .anyMatch(p -> on(board, p, rail));
-      case Mend.Reflowed joint -> on(board, joint.pin(), rail);
-      case Mend.Wired wired -> on(board, wired.from(), rail) || on(board, wired.to(), rail);
-      case Mend.Parted parted -> on(board, parted.one(), rail) || on(board, parted.other(), rail);
-    };
+    if (mend instanceof Mend.OfPart whole) {
+      return rail.madeBy().contains(whole.part())
+          || board.part(whole.part()).stream()
+              .map(Part::pins)
+              .flatMap(List::stream)
+              .anyMatch(p -> on(board, p, rail));
+    }
+    return mend.pins().stream().anyMatch(p -> on(board, p, rail));
   }
 
   private static boolean on(Board board, PinRef pin, Rail rail) {

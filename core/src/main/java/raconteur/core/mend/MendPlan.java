@@ -224,17 +224,29 @@ public record MendPlan(List<Job> jobs, String origin) {
                 Method.PART,
                 reason,
                 costs.single("part bridge"));
-        case Place.Contact(PinRef pin) ->
-            copperJob(
-                place,
-                pin,
-                "Joint or contact " + pin,
-                Method.PART,
-                reason,
-                costs.single("part bridge"));
+        case Place.Contact(PinRef pin) -> contactJob(pin, reason);
         case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ ->
             partJob((Place.OfPart) place.mendable(), reason, sockets);
       };
+    }
+
+    private Job contactJob(PinRef pin, Reason reason) {
+      Place place = new Place.Contact(pin);
+      boolean socketed = board.part(pin.part()).filter(Part::socketed).isPresent();
+      Mend mend = Step.Repair.of(board, place).mend();
+      return new Job(
+          place,
+          pin.part(),
+          "Contact of " + pin,
+          socketed ? Method.RESEAT : Method.REFLOW,
+          reason.words(),
+          PlaceMark.of(board, pin.part()),
+          socketed ? 0 : perPin(),
+          costs.single(socketed ? "seat" : "part bridge"),
+          Optional.empty(),
+          socketed ? SHARP : IRON,
+          "mended " + mend.line(),
+          AfterChecks.after(board, mend));
     }
 
     private Job copperJob(

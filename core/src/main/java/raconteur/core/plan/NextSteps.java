@@ -133,7 +133,7 @@ public final class NextSteps {
     Set<String> starved = starved(telling);
     List<LookAhead.Test> tests = new ArrayList<>();
     for (Finding test : candidates(diagnosis, telling)) {
-      if (!starved.isEmpty() && !isOfSupply(test)) {
+      if (!starved.isEmpty() && !test.kind().ofSupply()) {
         continue;
       }
       if (patience.isOver()) {
@@ -162,24 +162,6 @@ public final class NextSteps {
   private Set<String> starved(Telling telling) {
     Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
     return predictor.starvedRails(now, telling.findings());
-  }
-
-  /** Whether a test is of rails and of what loads them. */
-  private static boolean isOfSupply(Finding test) {
-    return switch (test) {
-      case Finding.RailVolts _,
-          Finding.FarVolts _,
-          Finding.DummyVolts _,
-          Finding.RailAmps _,
-          Finding.RailOhms _,
-          Finding.Ripple _,
-          Finding.PullStep _,
-          Finding.Heat _,
-          Finding.Temperature _,
-          Finding.CapacitorReading _ ->
-          true;
-      case Finding _ -> false;
-    };
   }
 
   /** The resistance of a starved rail that was not read since the last mend, power off. */

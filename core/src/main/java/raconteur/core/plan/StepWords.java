@@ -201,8 +201,8 @@ final class StepWords {
           action == Mend.PartAction.REPLACED
               ? mendMinutes(new Place.OfPart(part))
               : 2 * costs.single("seat");
-      case Mend.Reflowed _, Mend.Wired _ -> costs.single("wire");
-      case Mend.Parted _ -> costs.single("part bridge");
+      case Mend.Wired _ -> costs.single("wire");
+      case Mend.Reflowed _, Mend.Parted _ -> costs.single("part bridge");
     };
   }
 

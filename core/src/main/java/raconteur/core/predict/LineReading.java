@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
 import raconteur.core.finding.Finding;
@@ -73,13 +74,10 @@ record LineReading(PinRef pin, Set<Signal> shown) {
           List.of(
               new Finding.ResetPulse(test.pin(), 0.1),
               new Finding.ResetPulse(test.pin(), Double.POSITIVE_INFINITY));
-      case Finding.Probe(PinRef pin, _) -> {
-        List<Finding> all = new java.util.ArrayList<>();
-        for (Signal state : LineStates.STATES) {
-          all.add(new Finding.Probe(pin, state));
-        }
-        yield all;
-      }
+      case Finding.Probe(PinRef pin, _) ->
+          Stream.of(LineStates.STATES)
+              .<Finding>map(state -> new Finding.Probe(pin, state))
+              .toList();
       case Finding other -> throw new IllegalArgumentException("no reading of a line: " + other);
     };
   }

@@ -283,14 +283,15 @@ final class Lines {
   /** The model of a reading still to be taken, given those of its line and in front of it. */
   LineModel test(Finding test, Moment moment, List<DatedFinding> told) {
     DatedFinding planned = new DatedFinding(NOT_SAID, test, moment);
-    List<Finding> given = new ArrayList<>(setUp(List.of(planned), told).given());
+    SetUp setUp = setUp(List.of(planned), told);
+    List<Finding> given = new ArrayList<>(setUp.given());
     String line = lineOf(pin(test)).name();
     readings(moment, told).stream()
         .filter(f -> lineOf(pin(f)).name().equals(line))
         .forEach(given::add);
     List<Finding> all = new ArrayList<>(given);
     all.add(test);
-    return model(all, setUp(List.of(planned), told), given, LineReading.outcomes(test));
+    return model(all, setUp, given, LineReading.outcomes(test));
   }
 
   private LineModel model(

@@ -14,21 +14,21 @@ import raconteur.core.finding.Finding;
 record PartModels(Readings readings) {
 
   /**
-   * What somebody found with the part in the hand: of another kind of fault it is a word less sure.
+   * What somebody found with the part in the hand; of another kind of fault it says less.
+   *
+   * @param parts how many the board has
    */
-  TestModel<?> found(Finding.FoundBad test) {
-    Map<String, Finding> outcomes = new LinkedHashMap<>();
-    outcomes.put("found", test);
-    return new ConditionModel(
+  TestModel<?> found(Conclusion.BadPart bad, int parts) {
+    return new FoundModel(
         readings,
-        "found",
-        List.of("sound", "bad otherwise", "bad"),
+        new Finding.FoundBad(bad),
         fault ->
-            !fault.place().mendable().equals(new Place.OfPart(test.part()))
-                ? "sound"
-                : isSo(fault.mode(), test.fault()) ? "bad" : "bad otherwise",
-        _ -> "found",
-        outcomes);
+            !fault.place().mendable().equals(new Place.OfPart(bad.part()))
+                ? FoundModel.Condition.SOUND
+                : isSo(fault.mode(), bad.fault())
+                    ? FoundModel.Condition.BAD
+                    : FoundModel.Condition.BAD_OTHERWISE,
+        parts);
   }
 
   private static boolean isSo(FaultMode mode, Conclusion.PartFault found) {

@@ -2,6 +2,7 @@ package raconteur.core.predict;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import raconteur.core.board.Board;
@@ -17,10 +18,10 @@ import raconteur.core.judge.CapacitorJudge;
 
 /** How a part's heat, a line's resistance and a capacitor's measurement come out. */
 record PassiveModels(Board board, Readings readings) {
-  static final List<String> HEAT_CONDITIONS = List.of("healthy", "dead", "leaky");
+  private static final List<String> HEAT_CONDITIONS = List.of("healthy", "dead", "leaky");
 
   /** What a fault does to the warmth of a part. */
-  static String heatCondition(Fault fault, String part) {
+  private static String heatCondition(Fault fault, String part) {
     if (!fault.place().mendable().equals(new Place.OfPart(part))) {
       return "healthy";
     }
@@ -29,6 +30,20 @@ record PassiveModels(Board board, Readings readings) {
       case COLD -> "dead";
       case USUAL -> "healthy";
     };
+  }
+
+  TestModel<?> heat(String part) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    for (Finding.Warmth warmth : Finding.Warmth.values()) {
+      outcomes.put(warmth.name().toLowerCase(Locale.ROOT), new Finding.Heat(part, warmth));
+    }
+    return new ConditionModel(
+        readings,
+        "heat",
+        HEAT_CONDITIONS,
+        fault -> heatCondition(fault, part),
+        found -> ((Finding.Heat) found).warmth().name().toLowerCase(Locale.ROOT),
+        outcomes);
   }
 
   TestModel<?> temperature(Finding.Temperature test, Expectation.Among among) {

@@ -6,6 +6,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -19,7 +20,7 @@ import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 
-/** The working state of one fault's spread; made for one fault, then thrown away. */
+/** The working state of one spread; made for one fault or one set of them, then thrown away. */
 final class Spread {
   private static final Signal[] SIGNALS = Signal.values();
   private static final byte UNCHANGED = -1;
@@ -233,16 +234,15 @@ final class Spread {
    * A pin that has lost its line: an output leaves the line to the others, an input is left alone.
    */
   private void contact(PinRef pin) {
-    if (nets.wiring(id(pin)).isEmpty()) {
+    Optional<NetIndex.Wiring> line = nets.wiring(id(pin));
+    if (line.isEmpty()) {
+      // A supply pin: the part gets nothing.
       deadPart(board.part(pin.part()).orElseThrow());
       return;
     }
-    NetIndex.Wiring wiring = nets.wiring(id(pin)).orElseThrow();
+    NetIndex.Wiring wiring = line.get();
     List<PinRef> rest =
-        java.util.Arrays.stream(wiring.pins())
-            .mapToObj(nets::pin)
-            .filter(p -> !p.equals(pin))
-            .toList();
+        Arrays.stream(wiring.pins()).mapToObj(nets::pin).filter(p -> !p.equals(pin)).toList();
     boolean drivenHere = wiring.drivers().contains(pin);
     boolean drivenThere = wiring.drivers().stream().anyMatch(d -> !d.equals(pin));
     side(List.of(pin), drivenHere, drivenThere);
@@ -251,17 +251,14 @@ final class Spread {
     }
   }
 
-  /** An input that takes its line for one level, and leaves the line alone. */
+  /**
+   * An input of a gate that takes its line for one level, and leaves the line alone; what a stuck
+   * address input does no probe shows.
+   */
   private void input(Fault fault, PinRef pin) {
     int at = id(pin);
-    Signal taken =
-        switch (fault.mode()) {
-          case INPUT_LOW -> Signal.LOW;
-          case INPUT_HIGH -> Signal.HIGH;
-          default -> Signal.DOUBTFUL;
-        };
-    if (fault.mode() != FaultMode.ADDRESS_STUCK) {
-      this.taken.put(at, taken);
+    if (fault.mode() == FaultMode.INPUT_LOW || fault.mode() == FaultMode.INPUT_HIGH) {
+      taken.put(at, fault.mode() == FaultMode.INPUT_LOW ? Signal.LOW : Signal.HIGH);
       toVisit.add(at);
     }
   }

@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.DoubleFunction;
+import java.util.function.Function;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
 import raconteur.core.fault.Fault;
@@ -11,10 +13,11 @@ import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.judge.CurrentBudget;
+import raconteur.core.judge.PullLedger;
 import raconteur.core.judge.RailRipple;
 import raconteur.core.supply.Interval;
 
-/** How currents and ripple come out. */
+/** How measurements of rails, and of what loads them, come out. */
 record SupplyModels(Board board, Readings readings) {
 
   TestModel<?> amps(String railName, Set<String> partsOut) {
@@ -50,6 +53,69 @@ record SupplyModels(Board board, Readings readings) {
         List.of("healthy", "dry"),
         fault -> dries(fault, ripple) ? "dry" : "healthy",
         found -> ((Finding.Ripple) found).volts() > ripple.mostGoodVolts() ? "large" : "small",
+        outcomes);
+  }
+
+  TestModel<?> volts(String railName, String test, Function<Double, Finding> reading) {
+    Rail rail = board.rail(railName).orElseThrow();
+    var conditions = new RailConditions(board, rail);
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    double v = rail.volts();
+    outcomes.put("good", reading.apply(v));
+    outcomes.put("sags", reading.apply(v * 0.9));
+    outcomes.put("low", reading.apply(v / 2));
+    outcomes.put("high", reading.apply(v * 1.5));
+    outcomes.put("absent", reading.apply(0.0));
+    outcomes.put("wrong sign", reading.apply(-v / 2));
+    return new ConditionModel(
+        readings,
+        test,
+        List.of("good", "loaded", "pulled", "shorted", "gone"),
+        conditions::underVoltage,
+        found -> conditions.voltageOutcome(RailConditions.volts(found)),
+        outcomes);
+  }
+
+  TestModel<?> ohms(Finding.RailOhms test) {
+    Rail rail = board.rail(test.rail()).orElseThrow();
+    var conditions = new RailConditions(board, rail);
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    DoubleFunction<Finding> reads =
+        ohms -> new Finding.RailOhms(rail.name(), ohms, test.reversed());
+    outcomes.put("as expected", reads.apply(rail.expectedOhms()));
+    outcomes.put("low", reads.apply(rail.expectedOhms() / 10));
+    outcomes.put("open", reads.apply(Double.POSITIVE_INFINITY));
+    return new ConditionModel(
+        readings,
+        "rail ohms",
+        List.of("healthy", "loaded"),
+        conditions::underResistance,
+        found -> conditions.resistanceOutcome(((Finding.RailOhms) found).ohms()),
+        outcomes);
+  }
+
+  TestModel<?> pull(Finding.PullStep pull, double ohmsBefore) {
+    Place load = new Place.Load(pull.part(), pull.rail());
+    // Where the rail reads very low, the meter's last digit is more than a light leak.
+    boolean lightShows = PullLedger.wouldShow(ohmsBefore, ohmsBefore);
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("loads", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore * 3));
+    outcomes.put("does not load", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore));
+    return new ConditionModel(
+        readings,
+        "pull",
+        List.of("healthy", "leaky"),
+        fault ->
+            fault.place().equals(load)
+                    && (lightShows || fault.mode().load() == FaultMode.Load.HEAVY)
+                ? "leaky"
+                : "healthy",
+        found -> {
+          double after = ((Finding.PullStep) found).ohmsAfter();
+          return PullLedger.kind(ohmsBefore, after) == PullLedger.Kind.LEAKS
+              ? "loads"
+              : "does not load";
+        },
         outcomes);
   }
 

@@ -10,7 +10,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
-import raconteur.core.board.PinRef;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Bookkeeping;
@@ -63,23 +62,14 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
       } else if (told.meaning()
           instanceof Told.Counts(Statement.Found(Conclusion conclusion), Moment moment)) {
         findings.add(
-            new DatedFinding(told.entry(), weighed(conclusion), lookedAt(conclusion, moment)));
+            new DatedFinding(
+                told.entry(), new Finding.FoundBad(conclusion), lookedAt(conclusion, moment)));
       }
     }
     return findings;
   }
 
-  /** What somebody found, as a finding that weighs. */
-  private static Finding weighed(Conclusion conclusion) {
-    return switch (conclusion) {
-      case Conclusion.BadPart(String part, Conclusion.PartFault fault) ->
-          new Finding.FoundBad(part, fault);
-      case Conclusion.BadCopper(PinRef one, PinRef other, Conclusion.CopperFault fault) ->
-          new Finding.Continuity(one, other, fault == Conclusion.CopperFault.SHORT);
-    };
-  }
-
-  /** A part that was replaced is looked at afterwards: what was found is of the old one. */
+  /** What was mended is often told afterwards: what was found is of the time before. */
   private Moment lookedAt(Conclusion conclusion, Moment moment) {
     int epoch = moment.epoch();
     for (DatedMend mend : mends()) {
@@ -87,7 +77,8 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           switch (conclusion) {
             case Conclusion.BadPart bad ->
                 mend.mend() instanceof Mend.OfPart(String part, _) && part.equals(bad.part());
-            case Conclusion.BadCopper _ -> !(mend.mend() instanceof Mend.OfPart);
+            case Conclusion.BadCopper bad ->
+                mend.mend().pins().contains(bad.one()) || mend.mend().pins().contains(bad.other());
           };
       if (of && mend.epoch() <= moment.epoch()) {
         epoch = mend.epoch() - 1;
@@ -120,11 +111,21 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
             .collect(Collectors.toSet()),
         findings().stream()
             .map(DatedFinding::finding)
-            .filter(Finding.Continuity.class::isInstance)
-            .map(Finding.Continuity.class::cast)
-            .map(way -> new Finding.Continuity(way.one(), way.other(), way.joined()))
+            .flatMap(finding -> way(finding).stream())
             .distinct()
             .toList());
+  }
+
+  /** What a finding says of a way from pin to pin. */
+  private static Optional<Finding.Continuity> way(Finding finding) {
+    return switch (finding) {
+      case Finding.Continuity way -> Optional.of(way);
+      case Finding.FoundBad(Conclusion.BadCopper bad) ->
+          Optional.of(
+              new Finding.Continuity(
+                  bad.one(), bad.other(), bad.fault() == Conclusion.CopperFault.SHORT));
+      case Finding _ -> Optional.empty();
+    };
   }
 
   /** The mends that count, in order; the n-th begins epoch n. */

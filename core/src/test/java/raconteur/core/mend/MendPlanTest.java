@@ -10,6 +10,7 @@ import raconteur.core.Stories;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.story.Telling;
 
@@ -39,6 +40,30 @@ class MendPlanTest {
     assertThat(whole.method()).isEqualTo(Method.DESOLDER);
     assertThat(cut.minutes()).isLessThan(whole.minutes());
     assertThat(cut.damage()).isLessThan(whole.damage());
+  }
+
+  /**
+   * A joint inside a line is reflowed, a contact in a socket is pressed home: no wire for either.
+   */
+  @Test
+  void aContactIsReflowedOrPressedHomeAsItsPartSits() {
+    Telling nothing = Telling.of(BOARD, Stories.of());
+    for (String pin : List.of("U39.5", "U44.38")) {
+      boolean socketed = BOARD.part(PinRef.parse(pin).part()).orElseThrow().socketed();
+      Suspect suspect =
+          new Suspect(new Place.Contact(PinRef.parse(pin)), 0.9, 0.01, List.of(), List.of());
+      MendPlan.Job job =
+          MendPlan.of(new MendPlan.Request(BOARD, nothing, List.of(suspect), Map.of()), 0.5)
+              .jobs()
+              .getFirst();
+      assertThat(job.method()).as(pin).isEqualTo(socketed ? Method.RESEAT : Method.REFLOW);
+      assertThat(job.line())
+          .isEqualTo(
+              socketed
+                  ? "mended " + PinRef.parse(pin).part() + " reseated"
+                  : "mended " + pin + " reflowed");
+      assertThat(job.caution().contains("iron")).as(pin).isEqualTo(!socketed);
+    }
   }
 
   @Test

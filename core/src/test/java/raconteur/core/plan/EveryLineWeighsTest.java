@@ -12,6 +12,7 @@ import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.History;
@@ -152,6 +153,31 @@ class EveryLineWeighsTest {
     double found =
         at("U24", "screen garbage", "mended U24 replaced", "found U24 dead", "screen garbage");
     assertThat(found).isLessThan(0.1);
+  }
+
+  /** A wire elsewhere says nothing of when a cut was found. */
+  @Test
+  void aCutFoundAfterAWireOnAnotherLineIsStillThere() {
+    String found = "found U15.5 U16.5 open";
+    double there = cut("screen garbage", "mended U44.38 U56.38 wired", found);
+    double mended = cut("screen garbage", "mended U15.5 U16.5 wired", found);
+    assertThat(there).isGreaterThan(0.9);
+    assertThat(mended).isLessThan(0.2);
+  }
+
+  /** The track from pin to pin, or a joint at an end of it. */
+  private static boolean isOnTheWay(Place place) {
+    return place instanceof Place.Segment(String net, _, _) && net.equals("BA3")
+        || place instanceof Place.Contact(PinRef pin)
+            && List.of("U15.5", "U16.5").contains(pin.toString());
+  }
+
+  private static double cut(String... story) {
+    return new Advisor(BOARD, History.NONE, 2)
+        .advise(Stories.of(story)).diagnosis().suspects().stream()
+            .filter(s -> isOnTheWay(s.place()))
+            .mapToDouble(Suspect::probability)
+            .sum();
   }
 
   @Test

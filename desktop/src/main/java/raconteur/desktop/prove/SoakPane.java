@@ -35,7 +35,7 @@ final class SoakPane extends StagePane {
   private final VBox node = new VBox(14);
   private Soak soak = new Soak(Optional.empty(), 0, 0, false);
 
-  /** The line that writes the count down, while it is being entered. */
+  /** The line that is to write the count down, until it stands in the story; empty for none. */
   private String entered = "";
 
   SoakPane(SoakCounter counter) {
@@ -97,7 +97,6 @@ final class SoakPane extends StagePane {
             line -> {
               entered = line;
               host().enter(line);
-              entered = "";
             },
             () -> {
               if (clean) {

@@ -2,41 +2,24 @@ package raconteur.desktop.mend;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.store.StockRoom;
 import raconteur.core.mend.AfterChecks;
 import raconteur.core.mend.MendPlan;
 import raconteur.core.mend.WirePlan;
 import raconteur.desktop.Demo;
+import raconteur.desktop.OnTheDemo;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.SheetRow;
 import raconteur.desktop.stage.Tone;
-import raconteur.desktop.workshop.Workshop;
 
 /** What the panes of Mend show of a case on the demo's bench. */
-class MendSheetsTest {
-  @TempDir private Path folder;
-  private Optional<Workshop> opened = Optional.empty();
-
-  @BeforeEach
-  void open() {
-    opened = Optional.of(Demo.in(folder));
-  }
-
-  @AfterEach
-  void close() {
-    opened.orElseThrow().casebook().close();
-  }
+class MendSheetsTest extends OnTheDemo {
 
   private DeskState told(String... lines) {
-    CaseDesk desk = Demo.desk(opened.orElseThrow(), 13);
+    CaseDesk desk = Demo.desk(workshop(), 13);
     for (String line : lines) {
       assertThat(desk.enter(line)).as(line).isInstanceOf(DeskState.Kept.class);
     }
@@ -44,7 +27,7 @@ class MendSheetsTest {
   }
 
   private MendPlan plan(DeskState state, double from) {
-    return MendSheets.plan(state, new StockRoom(opened.orElseThrow().casebook()).stock(), from);
+    return MendSheets.plan(state, new StockRoom(workshop().casebook()).stock(), from);
   }
 
   private static SheetRow row(List<SheetRow> rows, String part) {

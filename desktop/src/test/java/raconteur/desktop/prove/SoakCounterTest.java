@@ -8,46 +8,33 @@ import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.spy;
 import static org.mockito.Mockito.when;
 
-import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Optional;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import raconteur.desktop.Demo;
+import raconteur.desktop.OnTheDemo;
 import raconteur.desktop.workshop.Settings;
-import raconteur.desktop.workshop.Workshop;
 
 /**
  * Runs and hours of a soak, kept at every step, with a clock that is told and a store that fails.
  */
-class SoakCounterTest {
+class SoakCounterTest extends OnTheDemo {
   private static final Instant START = Instant.parse("2026-11-28T09:00:00Z");
   private static final int CASE = 13;
 
-  @TempDir private Path folder;
   private final Clock clock = mock(Clock.class);
-  private Optional<Workshop> opened = Optional.empty();
 
   @BeforeEach
-  void open() {
-    opened = Optional.of(Demo.in(folder));
+  void setTheClock() {
     when(clock.instant()).thenReturn(START);
   }
 
-  @AfterEach
-  void close() {
-    opened.orElseThrow().casebook().close();
-  }
-
   private Settings settings() {
-    return opened.orElseThrow().settings();
+    return workshop().settings();
   }
 
   private SoakCounter counter() {

@@ -1,0 +1,77 @@
+package raconteur.core.predict;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.Place;
+import raconteur.core.finding.Conclusion;
+import raconteur.core.finding.Finding;
+
+/** How ways from pin to pin come out: held with a meter, or looked at. */
+record CopperModels(Board board, Readings readings) {
+
+  TestModel<?> continuity(Finding.Continuity wanted) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("joined", new Finding.Continuity(wanted.one(), wanted.other(), true));
+    outcomes.put("open", new Finding.Continuity(wanted.one(), wanted.other(), false));
+    String one = netOf(wanted.one());
+    String other = netOf(wanted.other());
+    boolean same = !one.isEmpty() && one.equals(other);
+    return new ConditionModel(
+        readings,
+        "continuity",
+        same ? List.of("whole", "broken") : List.of("apart", "bridged"),
+        fault -> same ? broken(fault, wanted, one) : bridged(fault, one, other),
+        found -> ((Finding.Continuity) found).joined() ? "joined" : "open",
+        outcomes);
+  }
+
+  private String broken(Fault fault, Finding.Continuity wanted, String net) {
+    if (fault.place() instanceof Place.Contact(PinRef pin)) {
+      return pin.equals(wanted.one()) || pin.equals(wanted.other()) ? "broken" : "whole";
+    }
+    if (fault.place() instanceof Place.Segment segment && segment.net().equals(net)) {
+      List<?> path = board.net(net).orElseThrow().path();
+      int a = path.indexOf(wanted.one());
+      int b = path.indexOf(wanted.other());
+      int cut = path.indexOf(segment.to());
+      return Math.min(a, b) < cut && cut <= Math.max(a, b) ? "broken" : "whole";
+    }
+    return "whole";
+  }
+
+  private static String bridged(Fault fault, String one, String other) {
+    boolean joins =
+        fault.place() instanceof Place.Bridge bridge
+            && ((bridge.netOne().equals(one) && bridge.netOther().equals(other))
+                || (bridge.netOne().equals(other) && bridge.netOther().equals(one)));
+    return joins ? "bridged" : "apart";
+  }
+
+  /** What somebody found between two pins, having looked. */
+  TestModel<?> found(Conclusion.BadCopper bad) {
+    boolean joined = bad.fault() == Conclusion.CopperFault.SHORT;
+    var way = new Finding.Continuity(bad.one(), bad.other(), joined);
+    String one = netOf(way.one());
+    String other = netOf(way.other());
+    boolean same = !one.isEmpty() && one.equals(other);
+    return new FoundModel(
+        readings,
+        new Finding.FoundBad(bad),
+        fault -> {
+          String stands = same ? broken(fault, way, one) : bridged(fault, one, other);
+          return stands.equals(joined ? "bridged" : "broken")
+              ? FoundModel.Condition.BAD
+              : FoundModel.Condition.SOUND;
+        },
+        board.nets().stream().mapToInt(net -> net.path().size()).sum());
+  }
+
+  private String netOf(PinRef pin) {
+    return board.netOf(pin).map(Net::name).orElse("");
+  }
+}
