@@ -167,9 +167,11 @@ class EveryLineWeighsTest {
 
   /** The track from pin to pin, or a joint at an end of it. */
   private static boolean isOnTheWay(Place place) {
-    return place instanceof Place.Segment(String net, _, _) && net.equals("BA3")
-        || place instanceof Place.Contact(PinRef pin)
-            && List.of("U15.5", "U16.5").contains(pin.toString());
+    return switch (place) {
+      case Place.Segment(String net, _, _) -> net.equals("BA3");
+      case Place.Contact(PinRef pin) -> List.of("U15.5", "U16.5").contains(pin.toString());
+      case Place _ -> false;
+    };
   }
 
   private static double cut(String... story) {
