@@ -8,19 +8,18 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import raconteur.core.contest.Contest;
 import raconteur.core.contest.Standing;
 
 /**
  * How policies stood after a contest, as text or as JSON; docs/formats/contest.md tells the form.
  *
- * @param bench {@code models} or {@code simulated}
- * @param largest K
+ * @param rules what it was played by
  * @param beside the planner beside the exact optimum, where that was asked for
  */
 public record ContestReport(
     String board,
-    String bench,
-    int largest,
+    Contest.Rules rules,
     long seed,
     List<Standing> standings,
     Optional<Beside> beside) {
@@ -42,10 +41,15 @@ public record ContestReport(
     text.append(
         String.format(
             Locale.ROOT,
-            "%s, readings from the %s, K = %d, seed %d; 95 %% intervals in brackets%n",
+            "%s%s, readings from the %s%s, K = %d, seed %d; 95 %% intervals in brackets%n",
             board,
-            bench.equals("models") ? "models" : "simulated bench",
-            largest,
+            rules.withoutFiles() ? " without its files" : "",
+            rules.simulated() ? "simulated bench" : "models",
+            rules.outside() > 0
+                ? String.format(
+                    Locale.ROOT, ", %.0f %% of faults from outside", rules.outside() * 100)
+                : "",
+            rules.largest(),
             seed));
     text.append(
         String.format(
@@ -97,8 +101,10 @@ public record ContestReport(
       out.writeStartObject();
       out.writeStringField("format", "raconteur-contest/1");
       out.writeStringField("board", board);
-      out.writeStringField("readings", bench);
-      out.writeNumberField("largest hypothesis", largest);
+      out.writeStringField("readings", rules.simulated() ? "simulated" : "models");
+      out.writeBooleanField("without files", rules.withoutFiles());
+      out.writeNumberField("outside", rules.outside());
+      out.writeNumberField("largest hypothesis", rules.largest());
       out.writeNumberField("seed", seed);
       out.writeArrayFieldStart("standings");
       for (Standing s : standings) {

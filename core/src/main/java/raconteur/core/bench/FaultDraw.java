@@ -35,6 +35,21 @@ public final class FaultDraw {
     return drawn.stream().map(PlantedFault::of).toList();
   }
 
+  /**
+   * The same with a share of faults of kinds, or at places, that the engine does not reason about.
+   *
+   * @param outside the share, 0 to 1
+   */
+  public static List<PlantedFault> draw(Board board, int count, double outside, long seed) {
+    var dice = new SplittableRandom(seed ^ 0x27D4EB2F165667C5L);
+    var stranger = new StrangeFaults(board);
+    List<PlantedFault> drawn = new ArrayList<>();
+    for (PlantedFault known : draw(board, count, seed)) {
+      drawn.add(dice.nextDouble() < outside ? stranger.draw(known, dice) : known);
+    }
+    return drawn.stream().distinct().toList();
+  }
+
   /** How many faults a board on the bench has, by the seed: one, two or three. */
   public static int usualCount(long seed) {
     return 1 + new SplittableRandom(seed ^ 0x5DEECE66DL).nextInt(3);

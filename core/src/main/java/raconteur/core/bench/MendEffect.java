@@ -1,7 +1,12 @@
 package raconteur.core.bench;
 
+import java.util.Arrays;
+import java.util.Set;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
+import raconteur.core.board.Net;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
@@ -39,11 +44,18 @@ final class MendEffect {
                                   n.path().indexOf(to),
                                   n.path().indexOf(s.from())))
                       .isPresent());
+      // Where two nets touch no reading tells: who knows which two looks along both.
       case Mend.Parted(var one, var other) ->
           place instanceof Place.Bridge b
-              && ((b.one().equals(one) && b.other().equals(other))
-                  || (b.one().equals(other) && b.other().equals(one)));
+              && netsOf(board, one, other).equals(Set.of(b.netOne(), b.netOther()));
     };
+  }
+
+  private static Set<String> netsOf(Board board, PinRef... pins) {
+    return Arrays.stream(pins)
+        .flatMap(pin -> board.netOf(pin).stream())
+        .map(Net::name)
+        .collect(Collectors.toSet());
   }
 
   private static boolean isConnector(String part, Board board) {

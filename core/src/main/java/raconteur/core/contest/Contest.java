@@ -10,11 +10,15 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.BooleanSupplier;
-import java.util.function.IntConsumer;
+import java.util.function.Consumer;
 import raconteur.core.bench.FaultDraw;
 import raconteur.core.bench.PlantedFault;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
+import raconteur.core.board.BoardFiles;
+import raconteur.core.board.BoardIdentity;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.DeviceLibrary;
 import raconteur.core.fault.History;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Statement;
@@ -24,10 +28,11 @@ import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
 
 /**
- * One board's contest. Every case is a board with one to three faults drawn from the priors, each
- * of which would show by itself; every policy is told what the board shows, works until nothing is
- * wrong any more or its time is up, and pays for each action what the shop's table says. After a
- * mend everybody looks whether the board works now.
+ * One board's contest. Every case is a board with one to three faults, each of which would show by
+ * itself; every policy is told what the board shows, works until nothing is wrong any more or its
+ * time is up, and pays for each action what the shop's table says, and for switching and turning
+ * the board between tests under power and without. After a mend everybody looks whether the board
+ * works now.
  *
  * <p>What is simplified: mends cure and break nothing, and a board without faults is seen to be so
  * at the first look.
@@ -39,31 +44,62 @@ public final class Contest {
 
   private final Board board;
   private final SimulatedBoard healthy;
-  private final int largest;
+  private final Rules rules;
   private final Bench bench;
 
   /** How one case went for one policy. */
   public record Score(double minutes, int tests, int mends, int wrongMends, boolean solved) {}
 
   /**
-   * A contest on a board.
+   * What a contest is played by.
    *
    * @param largest K of the engine
    * @param simulated whether readings come from the running board, else from the models
+   * @param withoutFiles whether what was simulated beforehand for the board is withheld
+   * @param outside the share of faults of kinds or at places the engine does not reason about
    */
-  public Contest(Board board, int largest, boolean simulated) {
-    this.board = board;
-    this.largest = largest;
+  public record Rules(int largest, boolean simulated, boolean withoutFiles, double outside) {
+    public Rules(int largest, boolean simulated) {
+      this(largest, simulated, false, 0);
+    }
+  }
+
+  /** One case as one policy played it. */
+  public record Played(
+      Policies policy, long seed, List<PlantedFault> planted, Score score, List<Entry> story) {
+    public Played {
+      planted = List.copyOf(planted);
+      story = List.copyOf(story);
+    }
+  }
+
+  /** A contest on a board. */
+  public Contest(Board board, Rules rules) {
+    this.board = rules.withoutFiles() ? withoutFiles(board) : board;
+    this.rules = rules;
     this.healthy = new SimulatedBoard(board);
     this.bench =
-        simulated ? new RunningBench(healthy) : new ModelBench(board, advisor().predictor());
+        rules.simulated()
+            ? new RunningBench(healthy)
+            : new ModelBench(this.board, advisor().predictor());
+  }
+
+  /** The same board by a name nothing was simulated for. */
+  private static Board withoutFiles(Board board) {
+    BoardIdentity known = board.identity();
+    BoardIdentity other =
+        known.revised(known.id() + "-without-files", known.revision(), known.title());
+    return switch (BoardFiles.check(board.contents().with(other), DeviceLibrary.shipped())) {
+      case Loaded.Ok<Board>(Board same) -> same;
+      case Loaded.Refused<Board> refused -> throw new IllegalStateException(refused.summary());
+    };
   }
 
   /** The faults of a case, none of them invisible; the same for the same seed. */
   public List<PlantedFault> faults(long seed) {
     for (int i = 0; i < MOST_DRAWS; i++) {
       List<PlantedFault> drawn =
-          FaultDraw.draw(board, FaultDraw.usualCount(seed), seed * MOST_DRAWS + i);
+          FaultDraw.draw(board, FaultDraw.usualCount(seed), rules.outside(), seed * MOST_DRAWS + i);
       if (drawn.stream().allMatch(f -> bench.shows(f))) {
         return drawn;
       }
@@ -72,34 +108,41 @@ public final class Contest {
   }
 
   private Advisor advisor() {
-    return new Advisor(board, History.NONE, largest);
+    return new Advisor(board, History.NONE, rules.largest());
   }
 
   /** Lets a policy work on a case. */
-  public Score play(Policies policies, long seed) {
+  public Played play(Policies policies, long seed) {
     return play(policies, faults(seed), seed);
   }
 
   /** The same on a board with given faults. */
-  public Score play(Policies policies, List<PlantedFault> faults, long seed) {
-    return new Run(policies.make(board), faults, seed).play();
+  public Played play(Policies policies, List<PlantedFault> faults, long seed) {
+    var run = new Run(policies.make(board), faults, seed);
+    Score score = run.play();
+    return new Played(policies, seed, faults, score, run.story);
   }
 
   /**
    * Lets policies work on the same cases.
    *
-   * @param told how many cases each has behind it, after every one
+   * @param played gets every case of every policy as it ends
    * @param stop asked after every case
    * @return one standing for each policy that has at least two cases behind it
    */
   public List<Standing> run(
-      List<Policies> policies, int cases, long seed, IntConsumer told, BooleanSupplier stop) {
+      List<Policies> policies,
+      int cases,
+      long seed,
+      Consumer<Played> played,
+      BooleanSupplier stop) {
     Map<Policies, List<Score>> scores = new EnumMap<>(Policies.class);
     for (int i = 0; i < cases && !stop.getAsBoolean(); i++) {
       for (Policies policy : policies) {
-        scores.computeIfAbsent(policy, _ -> new ArrayList<>()).add(play(policy, seed + i));
+        Played one = play(policy, seed + i);
+        scores.computeIfAbsent(policy, _ -> new ArrayList<>()).add(one.score());
+        played.accept(one);
       }
-      told.accept(i + 1);
     }
     return scores.entrySet().stream()
         .filter(e -> e.getValue().size() > 1)
@@ -114,6 +157,7 @@ public final class Contest {
     private final List<Entry> story = new ArrayList<>();
     private final Set<String> declined = new HashSet<>();
     private SimulatedBoard now;
+    private boolean powered = true;
     private double minutes;
     private int tests;
     private int mends;
@@ -163,7 +207,9 @@ public final class Contest {
         return;
       }
       tests++;
-      minutes += advisor.minutes(test);
+      boolean needsPower = advisor.isPowered(test);
+      minutes += advisor.minutes(test) + (needsPower == powered ? 0 : advisor.turningMinutes());
+      powered = needsPower;
       note(found.get().line());
       if (found.get() instanceof Finding.PullStep pull) {
         note(new Statement.Seating(pull.part()).line());
@@ -175,7 +221,11 @@ public final class Contest {
       now = now.after(repair.mend());
       mends++;
       wrongMends += now.faults().size() == before ? 1 : 0;
-      minutes += advisor.minutes(repair) + advisor.checkMinutes();
+      minutes +=
+          advisor.minutes(repair)
+              + (powered ? advisor.turningMinutes() : 0)
+              + advisor.checkMinutes();
+      powered = true;
       note("mended " + repair.mend().line());
       if (!now.faults().isEmpty()) {
         note(bench.symptom(now.faults(), dice.nextLong()).line());

@@ -1,6 +1,7 @@
 package raconteur.core.contest;
 
 import java.util.ArrayDeque;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
@@ -21,11 +22,11 @@ import raconteur.core.plan.Step;
 import raconteur.core.story.Telling.DatedFinding;
 
 /**
- * The list many pages recommend, worked off from the top whatever the readings say: rails, dead
- * test, then every part in the order decoder, video custom, processor, RAM, ROM, other customs,
- * small logic, the rest (tested where a tester takes it, else a good one tried), then every net's
- * copper, then neighbouring pins. What a test calls bad is mended at once. Common practice, no
- * source.
+ * What a careful restorer without odds works off, cheap things first: rails, the dead test and what
+ * it names, a good part tried in every socket, all contacts cleaned, every net from end to end and
+ * halved where it is open, the tester for soldered memories and small logic, then the customs in
+ * the order of the trade's list, then neighbouring pins. What a test calls bad is mended at once.
+ * Common practice, no source.
  */
 final class FixedChecklist implements Policy {
   private static final List<String> ORDER =
@@ -53,13 +54,17 @@ final class FixedChecklist implements Policy {
     if (!board.deadTest().flashes().isEmpty()) {
       test(new Finding.DeadTestResult(Finding.DeadTestEnd.PASS, List.of()));
     }
-    board.parts().stream()
-        .filter(Part::fitted)
-        .sorted(Comparator.comparingInt(FixedChecklist::rank))
-        .forEach(this::part);
+    List<Part> fitted =
+        board.parts().stream()
+            .filter(Part::fitted)
+            .sorted(Comparator.comparingInt(FixedChecklist::rank))
+            .toList();
+    fitted.stream().filter(Part::socketed).forEach(this::tryGood);
+    fitted.stream().filter(p -> p.socketed() || p.device().isContact()).forEach(this::clean);
     board.nets().stream()
         .filter(n -> !board.isSupply(n.name()) && n.path().size() > 1)
         .forEach(n -> test(new Finding.Continuity(n.path().getFirst(), n.path().getLast(), true)));
+    fitted.stream().filter(p -> !p.socketed()).forEach(this::outOfCircuit);
     FaultCatalogue.of(board, Priors.shipped(), History.NONE).faults().stream()
         .filter(f -> f.mode() == FaultMode.SHORT)
         .map(f -> (Place.Bridge) f.place())
@@ -75,14 +80,20 @@ final class FixedChecklist implements Policy {
     return at < 0 ? ORDER.size() : at;
   }
 
-  private void part(Part part) {
-    String name = part.designator();
+  private void tryGood(Part part) {
+    test(new Finding.Swap(part.designator(), Finding.SwapEffect.SAME));
+  }
+
+  private void clean(Part part) {
+    Mend.PartAction how = part.socketed() ? Mend.PartAction.RESEATED : Mend.PartAction.CLEANED;
+    left.add(new Step.Repair(new Mend.OfPart(part.designator(), how)));
+  }
+
+  private void outOfCircuit(Part part) {
     if (part.device().isRam() || part.device().isSmallLogic()) {
-      test(new Finding.TesterVerdict(name, true, new TreeSet<>()));
-    } else if (part.socketed()) {
-      test(new Finding.Swap(name, Finding.SwapEffect.SAME));
-    } else {
-      left.add(Step.Repair.of(board, new Place.OfPart(name)));
+      test(new Finding.TesterVerdict(part.designator(), true, new TreeSet<>()));
+    } else if (!part.device().isContact()) {
+      left.add(Step.Repair.of(board, new Place.OfPart(part.designator())));
     }
   }
 
@@ -98,11 +109,22 @@ final class FixedChecklist implements Policy {
 
   private void react(Finding finding) {
     switch (finding) {
+      case Finding.DeadTestResult t -> named(t);
       case Finding.TesterVerdict t when !t.passed() -> replace(t.part());
       case Finding.Swap t when t.effect() != Finding.SwapEffect.SAME -> replace(t.part());
       case Finding.Continuity t -> copper(t);
       case Finding _ -> {}
     }
+  }
+
+  /** The parts a dead test names, the one named most often first. */
+  private void named(Finding.DeadTestResult result) {
+    result.counts().stream()
+        .distinct()
+        .sorted(Comparator.comparingInt(count -> Collections.frequency(result.counts(), count)))
+        .flatMap(
+            count -> board.deadTest().flashes().stream().filter(flash -> flash.count() == count))
+        .forEach(flash -> replace(flash.part()));
   }
 
   private void replace(String part) {
@@ -119,9 +141,9 @@ final class FixedChecklist implements Policy {
       if (to - from == 1) {
         left.addFirst(new Step.Repair(new Mend.Wired(t.one(), t.other())));
       } else {
-        for (int i = to - 1; i >= from; i--) {
-          left.addFirst(new Step.Test(new Finding.Continuity(path.get(i), path.get(i + 1), true)));
-        }
+        PinRef half = path.get((from + to) / 2);
+        left.addFirst(new Step.Test(new Finding.Continuity(half, t.other(), true)));
+        left.addFirst(new Step.Test(new Finding.Continuity(t.one(), half, true)));
       }
     } else if (!same && t.joined()) {
       left.addFirst(new Step.Repair(new Mend.Parted(t.one(), t.other())));

@@ -23,6 +23,7 @@ final class BranchAndBound {
   /**
    * Weighs the sets; uses what processors there are.
    *
+   * @param widening whether larger sets are weighed too where those up to K are used up
    * @param gathering gets every set weighed
    * @param patience where it is over, what is left counts as cut
    */
@@ -30,6 +31,7 @@ final class BranchAndBound {
       FaultClass[] classes,
       List<EvidenceColumn<?>> columns,
       int largest,
+      boolean widening,
       Marginals.Gathering gathering,
       Patience patience) {
     var first = new SetWalk(classes, columns, largest, gathering, patience);
@@ -37,6 +39,7 @@ final class BranchAndBound {
         IntStream.range(0, WALKS).mapToObj(i -> i == 0 ? first : first.beside()).toList();
     IntStream.range(0, WALKS).parallel().forEach(i -> walks.get(i).go(i, WALKS));
     walks.stream().skip(1).forEach(first::take);
-    return first.result();
+    double beyond = widening ? Widening.widen(first, largest, patience) : 0;
+    return first.result(beyond);
   }
 }

@@ -155,6 +155,7 @@ public final class Diagnoser {
         now.sound(),
         largest,
         result.weighed(),
+        result.beyond(),
         result.classes().length,
         new Effort(told.size(), findings.size(), weighed.size()),
         together.hypotheses());
@@ -321,7 +322,7 @@ public final class Diagnoser {
       epochs[i] = evidence.get(i).moment().epoch();
     }
     return HypothesisSearch.run(
-        occurrences, used, epochs, most, catalogue.placeOfFaults(), epoch, patience);
+        occurrences, used, epochs, most, true, catalogue.placeOfFaults(), epoch, patience);
   }
 
   private List<EvidenceColumn<?>> columnsOf(List<Evidence> evidence) {

@@ -13,6 +13,7 @@ import raconteur.core.fault.Place;
  * @param soundness the chance that nothing is wrong any more
  * @param largestHypothesis K
  * @param weighed the share of all sets up to K that was weighed, at least
+ * @param beyond the chance that there are more than K
  * @param classes how many classes of faults the findings tell apart
  * @param effort how much of the story this rests on
  * @param hypotheses the leading sets of faults, for planning
@@ -24,6 +25,7 @@ public record Diagnosis(
     double soundness,
     int largestHypothesis,
     double weighed,
+    double beyond,
     int classes,
     Effort effort,
     List<Hypothesis> hypotheses) {

@@ -36,7 +36,7 @@ final class EvidenceColumn<E> {
   private final Map<List<Finding>, double[]> chances = new HashMap<>();
   private double[] logLikelihoods = new double[8];
   private int singles;
-  private AtomicReferenceArray<double[]> hides = new AtomicReferenceArray<>(0);
+  private volatile AtomicReferenceArray<double[]> hides = new AtomicReferenceArray<>(0);
   private double[] ceilings = new double[0];
   private volatile AtomicReferenceArray<int[]> combinations = new AtomicReferenceArray<>(0);
   private volatile AtomicReferenceArray<double[]> changes = new AtomicReferenceArray<>(0);
@@ -64,7 +64,6 @@ final class EvidenceColumn<E> {
       column.ofFault[i] = column.number(model.effectOf(faults.get(i)));
     }
     column.singles = column.effects.size();
-    column.hides = new AtomicReferenceArray<>(column.singles);
     return Optional.of(column);
   }
 
@@ -201,11 +200,11 @@ final class EvidenceColumn<E> {
    * How much more a third fault can change the log-likelihood, at most, where the effect of a
    * second is joined to that of a first: what the second hides.
    *
-   * @param one an effect of a single fault
    * @return a number for every effect the second may have alone, not to be changed
    */
   double[] hides(int one) {
-    double[] row = hides.get(one);
+    AtomicReferenceArray<double[]> known = hides;
+    double[] row = one < known.length() ? known.get(one) : null;
     return row == null ? learnHidden(one) : row;
   }
 
@@ -213,6 +212,9 @@ final class EvidenceColumn<E> {
     double[] row = new double[singles];
     for (int second = 1; second < singles; second++) {
       row[second] = most(one, combine(one, second));
+    }
+    if (one >= hides.length()) {
+      hides = longer(hides, one);
     }
     hides.set(one, row);
     return row;

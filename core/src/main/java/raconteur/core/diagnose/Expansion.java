@@ -12,8 +12,8 @@ import java.util.stream.IntStream;
 final class Expansion {
   private static final int MOST_LEAVES = 400;
 
-  /** Of how many members of a class single faults, pairs and sets of three are made. */
-  private static final int[] MOST_MEMBERS = {0, 300, 12, 5};
+  /** Of how many members of a class single faults, pairs, sets of three and larger are made. */
+  private static final int[] MOST_MEMBERS = {0, 300, 12, 5, 3, 2};
 
   private static final int MOST_SETS = 1200;
   private static final double WORTH_SORTING = 1e-5;
@@ -66,7 +66,8 @@ final class Expansion {
       faults += leaves.countAt(leaf, d);
       all *= classAt(leaf, d).sums().choose(leaves.countAt(leaf, d));
     }
-    choose(leaf, 0, 0, 0, MOST_MEMBERS[faults], new ArrayList<>(), result.share(leaf) / all);
+    int most = MOST_MEMBERS[Math.min(faults, MOST_MEMBERS.length - 1)];
+    choose(leaf, 0, 0, 0, most, new ArrayList<>(), result.share(leaf) / all);
   }
 
   private FaultClass classAt(int leaf, int d) {

@@ -23,7 +23,7 @@ final class HypothesisSearch {
 
   /**
    * The heaviest leaves, what all together say of places and faults, their weight, and an upper
-   * bound on the weight of what was cut, relative to e^reference.
+   * bound on the weight of what was cut, relative to e^reference; the share of sets larger than K.
    */
   record Result(
       FaultClass[] classes,
@@ -31,6 +31,7 @@ final class HypothesisSearch {
       double reference,
       double total,
       double cut,
+      double beyond,
       Marginals marginals) {
     /** The share of all sets up to K that was weighed, at least. */
     double weighed() {
@@ -55,15 +56,20 @@ final class HypothesisSearch {
       int largest,
       int[] placeOf,
       int epoch) {
-    return run(occurrences, columns, epochs, largest, placeOf, epoch, Patience.ENDLESS);
+    return run(occurrences, columns, epochs, largest, false, placeOf, epoch, Patience.ENDLESS);
   }
 
-  /** The same; where patience is over the sets not met by then count as cut. */
+  /**
+   * The same; where patience is over the sets not met by then count as cut.
+   *
+   * @param widening whether larger sets are weighed too where those up to K are used up
+   */
   static Result run(
       List<Occurrence> occurrences,
       List<EvidenceColumn<?>> columns,
       int[] epochs,
       int largest,
+      boolean widening,
       int[] placeOf,
       int epoch,
       Patience patience) {
@@ -72,7 +78,7 @@ final class HypothesisSearch {
     }
     FaultClass[] classes = classify(occurrences, columns, epochs);
     var gathering = new Marginals.Gathering(classes, placeOf, epoch);
-    return BranchAndBound.run(classes, columns, largest, gathering, patience);
+    return BranchAndBound.run(classes, columns, largest, widening, gathering, patience);
   }
 
   private static FaultClass[] classify(

@@ -11,7 +11,7 @@ final class Leaves {
   private static final int COUNT_MASK = 3;
   private static final int NOTHING = -1;
 
-  private final int width;
+  private int width;
   private int size;
   private int[] packed = new int[1024];
   private double[] logWeights = new double[512];
@@ -36,16 +36,35 @@ final class Leaves {
       logWeights = Arrays.copyOf(logWeights, size * 2);
     }
     if ((size + 1) * width > packed.length) {
-      packed = Arrays.copyOf(packed, packed.length * 2);
+      packed = Arrays.copyOf(packed, Math.max((size + 1) * width, packed.length * 2));
     }
   }
 
-  /** Adds those of another that are not lighter than a weight. */
+  int width() {
+    return width;
+  }
+
+  /** Makes room for combinations of more classes. */
+  void widen(int classes) {
+    if (classes <= width) {
+      return;
+    }
+    int[] wide = new int[Math.max(packed.length, logWeights.length * classes)];
+    Arrays.fill(wide, NOTHING);
+    for (int leaf = 0; leaf < size; leaf++) {
+      System.arraycopy(packed, leaf * width, wide, leaf * classes, width);
+    }
+    packed = wide;
+    width = classes;
+  }
+
+  /** Adds those of another, of no more classes, that are not lighter than a weight. */
   void take(Leaves other, double least) {
     for (int leaf = 0; leaf < other.size; leaf++) {
       if (other.logWeights[leaf] > least) {
         makeRoom();
-        System.arraycopy(other.packed, leaf * width, packed, size * width, width);
+        Arrays.fill(packed, size * width, (size + 1) * width, NOTHING);
+        System.arraycopy(other.packed, leaf * other.width, packed, size * width, other.width);
         logWeights[size++] = other.logWeights[leaf];
       }
     }

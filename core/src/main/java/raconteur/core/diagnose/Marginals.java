@@ -156,6 +156,17 @@ final class Marginals {
       return total;
     }
 
+    /** The share of every class in the weight of all that was added. */
+    double[] shares() {
+      double[] shares = new double[classes.length];
+      for (int c = 0; c < shares.length && total > 0; c++) {
+        for (int m = 1; m < MOST; m++) {
+          shares[c] += mass[c * MOST + m] / total;
+        }
+      }
+      return shares;
+    }
+
     /** Makes all that was added so far weigh that many times as much. */
     void scale(double factor) {
       for (double[] weights : new double[][] {byPlace, mass}) {
@@ -284,6 +295,10 @@ final class Marginals {
      * Where classes of one combination share a place: 1 − Π(1 − g) in place of the sum of the g.
      */
     private void takeOffOverlap(int[] chosen, int[] counts, int depth, double weight) {
+      if (depth > 3) {
+        overlapOfMany(chosen, counts, depth, weight);
+        return;
+      }
       int meeting = 0;
       for (int d = 1; d < depth; d++) {
         for (int e = 0; e < d; e++) {
@@ -316,6 +331,31 @@ final class Marginals {
         int place = c.places()[i];
         byPlace[place] += weight * c.chances()[i] * b.at(place) * a.at(place);
       }
+    }
+
+    private void overlapOfMany(int[] chosen, int[] counts, int depth, double weight) {
+      for (int d = 0; d < depth; d++) {
+        Present here = present(chosen[d], counts[d]);
+        for (int i = 0; i < here.places().length; i++) {
+          overlapAt(here.places()[i], d, chosen, counts, depth, weight);
+        }
+      }
+    }
+
+    /** Counted at the first class that has the place. */
+    private void overlapAt(
+        int place, int first, int[] chosen, int[] counts, int depth, double weight) {
+      double sum = 0;
+      double none = 1;
+      for (int d = 0; d < depth; d++) {
+        double g = present(chosen[d], counts[d]).at(place);
+        if (g > 0 && d < first) {
+          return;
+        }
+        sum += g;
+        none *= 1 - g;
+      }
+      byPlace[place] -= weight * (sum - (1 - none));
     }
 
     /**

@@ -2,6 +2,7 @@ package raconteur.core.diagnose;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * One walk through some of the sets: those whose first class, in the order of what classes add, is
@@ -29,6 +30,9 @@ final class SetWalk {
    */
   private static final double KEPT = 12;
 
+  /** The same for larger sets, of what is likely by itself. */
+  private static final double CUT_BEYOND = 12;
+
   private static final int ASKED_EVERY = 32;
 
   private final FaultClass[] classes;
@@ -55,6 +59,13 @@ final class SetWalk {
   private final Marginals.Gathering gathering;
   private final double evidence;
   private final Candidates all;
+
+  /* What is in every set of this walk: so many classes, of those odds. */
+  private final int given;
+  private final double givenOdds;
+
+  /* Sets of so many faults and fewer were weighed by another walk. */
+  private final int weighed;
   private double bestLeaf;
   private double cutMass;
   private int asked;
@@ -97,6 +108,9 @@ final class SetWalk {
     this.leaves = new Leaves(largest);
     this.gathering = gathering;
     this.evidence = columns.stream().mapToDouble(c -> c.logLikelihood(0)).sum();
+    this.given = 0;
+    this.givenOdds = 0;
+    this.weighed = 0;
     this.bestLeaf = greedy();
     this.all = candidates(hopeful(ceilings, best), 0);
   }
@@ -150,7 +164,149 @@ final class SetWalk {
     this.gathering = other.gathering.beside();
     this.evidence = other.evidence;
     this.all = other.all;
+    this.given = other.given;
+    this.givenOdds = other.givenOdds;
+    this.weighed = other.weighed;
     this.bestLeaf = other.bestLeaf;
+  }
+
+  /**
+   * A walk through larger sets: those of some classes that are in all of them and up to so many
+   * others, where that is more faults than the first walk weighed.
+   *
+   * @param base what is in all of them
+   * @param apart classes that are in them only by the base
+   * @param others how many more faults
+   * @param best the weight of the best set known
+   */
+  SetWalk beyond(Base base, boolean[] apart, int others, double best) {
+    return new SetWalk(this, base, apart, others, best);
+  }
+
+  private SetWalk(SetWalk first, Base base, boolean[] apart, int others, double best) {
+    this.classes = first.classes;
+    this.columns = first.columns;
+    this.largest = others;
+    this.patience = first.patience;
+    this.cut = CUT_BEYOND;
+    this.logOdds = first.logOdds;
+    this.columnAt = first.columnAt;
+    this.changes = new double[first.changes.length];
+    this.hides = new double[changes.length];
+    this.slots = first.slots;
+    this.effects = base.effects().clone();
+    for (int i = 0; i < columns.size(); i++) {
+      put(columns.get(i).changes(effects[i]), changes, i);
+      put(columns.get(i).hides(effects[i]), hides, i);
+    }
+    this.given = base.classes().length;
+    this.givenOdds = base.logOdds();
+    this.weighed = first.largest;
+    this.chosen = Arrays.copyOf(base.classes(), given + others);
+    this.counts = Arrays.copyOf(base.counts(), given + others);
+    this.leaves = new Leaves(given + others);
+    this.gathering = first.gathering.beside();
+    this.evidence = base.told();
+    this.bestLeaf = best;
+    int[] free = Arrays.stream(first.all.order).filter(c -> !apart[c]).toArray();
+    this.bestEvidence = bestWith(free);
+    this.all = candidates(free, 0);
+  }
+
+  /** The most any of some classes can make of the findings beside what is in the set. */
+  private double bestWith(int[] free) {
+    boolean[] touched = new boolean[columns.size()];
+    for (int c : free) {
+      for (int column : classes[c].columns()) {
+        touched[column] = true;
+      }
+    }
+    double most = 0;
+    for (int i = 0; i < touched.length; i++) {
+      most += touched[i] ? columns.get(i).best() : columns.get(i).logLikelihood(effects[i]);
+    }
+    return most;
+  }
+
+  /**
+   * Classes that are in every set of a walk.
+   *
+   * @param effects what they do together to every finding
+   * @param told the log-likelihood of all findings with just them
+   */
+  @SuppressWarnings("ArrayRecordComponent")
+  record Base(int[] classes, int[] counts, double logOdds, int[] effects, double told) {
+    double weight() {
+      return logOdds + told;
+    }
+
+    int faults() {
+      return Arrays.stream(counts).sum();
+    }
+  }
+
+  /** Nothing that is in every set. */
+  Base nothing() {
+    return new Base(new int[0], new int[0], 0, new int[columns.size()], evidence);
+  }
+
+  /** The same with a member of one more class; empty where that cannot be. */
+  Optional<Base> with(Base base, int c) {
+    if (Arrays.stream(base.classes()).anyMatch(d -> classes[c].excludes(classes[d]))) {
+      return Optional.empty();
+    }
+    int n = base.classes().length;
+    int[] all = Arrays.copyOf(base.classes(), n + 1);
+    int[] many = Arrays.copyOf(base.counts(), n + 1);
+    all[n] = c;
+    many[n] = 1;
+    int[] joint = base.effects().clone();
+    double told = base.told();
+    for (int i = 0; i < classes[c].columns().length; i++) {
+      int at = classes[c].columns()[i];
+      EvidenceColumn<?> column = columns.get(at);
+      int with = column.combine(joint[at], classes[c].effects()[i]);
+      told += column.logLikelihood(with) - column.logLikelihood(joint[at]);
+      joint[at] = with;
+    }
+    return Optional.of(new Base(all, many, base.logOdds() + logOdds[c], joint, told));
+  }
+
+  /** The share of its likeliest member in a class. */
+  double likeliestOf(int c) {
+    double most = classes[c].members().stream().mapToDouble(Occurrence::odds).max().orElse(0);
+    return most / classes[c].sums().p1();
+  }
+
+  /** The share of every class in what was weighed. */
+  double[] shares() {
+    return gathering.shares();
+  }
+
+  /** The weight of all that was weighed, beside the best set met. */
+  double total() {
+    return gathering.total();
+  }
+
+  /** The weight of the best set met. */
+  double bestWeight() {
+    return bestLeaf;
+  }
+
+  /** The share of sets of as many faults as were allowed, among those kept. */
+  double fullShare() {
+    double full = 0;
+    double sum = 0;
+    for (int leaf = 0; leaf < leaves.size(); leaf++) {
+      double share = Math.exp(leaves.logWeight(leaf) - bestLeaf);
+      int faults = 0;
+      for (int d = 0; d < leaves.depth(leaf); d++) {
+        faults += leaves.countAt(leaf, d);
+      }
+      sum += share;
+      full += faults == largest ? share : 0;
+    }
+    return sum > 0 ? full / sum : 0;
   }
 
   private void put(double[] row, double[] table, int column) {
@@ -218,11 +374,15 @@ final class SetWalk {
 
   /** Weighs the sets whose first class is the first-th of all, and every stride-th after it. */
   void go(int first, int stride) {
-    extend(all, first, stride, 0, largest, 0, evidence);
+    if (given > 0 && first == 0) {
+      keep(given, givenOdds + evidence);
+    }
+    extend(all, first, stride, given, largest, givenOdds, evidence);
   }
 
   /** Takes in what another walk has met. */
   void take(SetWalk other) {
+    leaves.widen(other.leaves.width());
     measure(other.bestLeaf);
     double factor = Math.exp(other.bestLeaf - bestLeaf);
     cutMass += other.cutMass * factor;
@@ -230,10 +390,15 @@ final class SetWalk {
     leaves.take(other.leaves, bestLeaf - KEPT);
   }
 
-  HypothesisSearch.Result result() {
+  /**
+   * What was met.
+   *
+   * @param beyond the share of sets larger than those this walk was for
+   */
+  HypothesisSearch.Result result(double beyond) {
     double unweighed = Double.isNaN(cutMass) ? 0 : cutMass;
     return new HypothesisSearch.Result(
-        classes, leaves, bestLeaf, gathering.total(), unweighed, gathering.marginals());
+        classes, leaves, bestLeaf, gathering.total(), unweighed, beyond, gathering.marginals());
   }
 
   /**
@@ -476,8 +641,19 @@ final class SetWalk {
     }
   }
 
+  private int faults(int depth) {
+    int sum = 0;
+    for (int d = 0; d < depth; d++) {
+      sum += counts[d];
+    }
+    return sum;
+  }
+
   /** Weighs the chosen set in, or counts it as cut where it weighs next to nothing. */
   private void keep(int depth, double weight) {
+    if (weighed > 0 && faults(depth) <= weighed) {
+      return;
+    }
     measure(weight);
     double share = Math.exp(weight - bestLeaf);
     if (weight < bestLeaf - cut) {

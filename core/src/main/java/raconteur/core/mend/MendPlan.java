@@ -135,7 +135,7 @@ public record MendPlan(List<Job> jobs, String origin) {
       Map<Place, Reason> places = new LinkedHashMap<>();
       found(places);
       for (Suspect suspect : request.suspects()) {
-        if (suspect.probability() >= from) {
+        if (suspect.probability() >= from && !isEndOfFound(suspect.place(), places.keySet())) {
           places.putIfAbsent(
               suspect.place().mendable(),
               new Reason(
@@ -148,6 +148,16 @@ public record MendPlan(List<Job> jobs, String origin) {
       List<Job> jobs = new ArrayList<>();
       places.forEach((place, reason) -> jobs.add(job(place, reason, sockets)));
       return new MendPlan(HeatOrder.of(board, jobs), costs.origin());
+    }
+
+    /** Where the track was found open the joints at its ends are not mended as well. */
+    private static boolean isEndOfFound(Place place, Set<Place> found) {
+      return place instanceof Place.Contact(PinRef pin)
+          && found.stream()
+              .anyMatch(
+                  f ->
+                      f instanceof Place.Segment(_, PinRef from, PinRef to)
+                          && (pin.equals(from) || pin.equals(to)));
     }
 
     private static boolean dead(Suspect suspect) {

@@ -152,6 +152,16 @@ public final class Advisor {
     };
   }
 
+  /** Whether a test is made under power. */
+  public boolean isPowered(Step.Test test) {
+    return new TestFacts(board, costs).kind(test.sample()).powered();
+  }
+
+  /** Minutes to switch the board on or off, and turn it, between tests. */
+  public double turningMinutes() {
+    return costs.single("power or turn");
+  }
+
   /** Minutes to see whether the board works now. */
   public double checkMinutes() {
     return costs.single("check");

@@ -1,20 +1,31 @@
 package raconteur.desktop.cli;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.report.ContestReport;
 import raconteur.core.bench.BenchSetUp;
+import raconteur.core.bench.PlantedFault;
 import raconteur.core.board.Board;
 import raconteur.core.contest.Contest;
 import raconteur.core.contest.Policies;
 import raconteur.core.contest.Standing;
 import raconteur.core.data.Loaded;
 import raconteur.core.plan.ExactOptimum;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseFiles;
+import raconteur.core.story.CaseHeader;
+import raconteur.core.story.CaseState;
 
 /** {@code raconteur contest}: planted faults, several ways of tracing them, what each spent. */
 @Command(
@@ -72,6 +83,26 @@ final class ContestCommand extends Printing {
       description = "Hold the planner against the exact optimum on N small problems, up to 10000.")
   private int problems;
 
+  @Option(
+      names = "--without-files",
+      description = "Withhold what was simulated beforehand for the board.")
+  private boolean withoutFiles;
+
+  @Option(
+      names = "--outside",
+      paramLabel = "PERCENT",
+      defaultValue = "0",
+      description =
+          "So many faults of a hundred of kinds or at places the engine does not reason about;"
+              + " needs --simulated.")
+  private int outside;
+
+  @Option(
+      names = "--stories",
+      paramLabel = "DIR",
+      description = "Write every case there as a case file, as it ends.")
+  private Optional<Path> stories = Optional.empty();
+
   @Option(names = "--json", description = "Print JSON in place of text.")
   private boolean json;
 
@@ -85,6 +116,12 @@ final class ContestCommand extends Printing {
     }
     if (problems < 0 || problems > MOST_PROBLEMS) {
       return refuse("--optimum takes 0 to " + MOST_PROBLEMS + ", not " + problems + ".");
+    }
+    if (outside < 0 || outside > 100) {
+      return refuse("--outside takes 0 to 100, not " + outside + ".");
+    }
+    if (outside > 0 && !simulated) {
+      return refuse("--outside needs --simulated: the models know no such faults.");
     }
     List<Policies> chosen = new ArrayList<>();
     for (String name : policies) {
@@ -117,28 +154,63 @@ final class ContestCommand extends Printing {
       return refuse(
           found.identity().id() + " cannot be switched on with a screen: leave --simulated out.");
     }
-    List<Standing> standings =
-        new Contest(found, largest, simulated)
-            .run(
-                chosen,
-                cases,
-                seed,
-                done -> {
-                  err().print("\r" + done + " of " + cases + " cases");
-                  err().flush();
-                },
-                () -> false);
-    err().println();
-    err().flush();
-    var report =
-        new ContestReport(
-            found.identity().id(),
-            simulated ? "simulated" : "models",
-            largest,
-            seed,
-            standings,
-            beside(found));
+    var rules = new Contest.Rules(largest, simulated, withoutFiles, outside / 100.0);
+    List<Standing> standings;
+    try {
+      if (stories.isPresent()) {
+        Files.createDirectories(stories.get());
+      }
+      standings =
+          new Contest(found, rules)
+              .run(chosen, cases, seed, played -> ended(found, played), () -> false);
+    } catch (IOException e) {
+      return refuse("--stories needs a folder that can be written to: " + e.getMessage());
+    } catch (UncheckedIOException e) {
+      return refuse("A story could not be written: " + e.getMessage());
+    }
+    var report = new ContestReport(found.identity().id(), rules, seed, standings, beside(found));
     return print(json ? report.json() : report.text());
+  }
+
+  /** Prints a case that has ended, and keeps its story where that was asked for. */
+  private void ended(Board found, Contest.Played played) {
+    Contest.Score score = played.score();
+    String planted =
+        played.planted().stream().map(PlantedFault::toString).collect(Collectors.joining(", "));
+    err()
+        .println(
+            String.format(
+                Locale.ROOT,
+                "%d %s: %.0f min, %d tests, %d mends (%d in vain), %s; %s",
+                played.seed(),
+                played.policy().words(),
+                score.minutes(),
+                score.tests(),
+                score.mends(),
+                score.wrongMends(),
+                score.solved() ? "solved" : "unsolved",
+                planted));
+    err().flush();
+    stories.ifPresent(folder -> write(folder, found, played, planted));
+  }
+
+  private static void write(Path folder, Board found, Contest.Played played, String planted) {
+    String id = found.identity().id();
+    var header =
+        new CaseHeader(
+            1,
+            id,
+            "",
+            "Planted: " + planted,
+            played.story().getFirst().at(),
+            played.score().solved() ? CaseState.GONE_HOME : CaseState.ON_BENCH);
+    String name = id + "-" + played.seed() + "-" + played.policy().words().replace(' ', '-');
+    try {
+      Files.writeString(
+          folder.resolve(name + ".json"), CaseFiles.write(new Case(header, played.story())));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** The planner beside the exact optimum, on small problems cut out of the board. */

@@ -7,10 +7,16 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import picocli.CommandLine;
+import raconteur.core.data.Loaded;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseFiles;
 
 class ContestCommandTest {
   private final StringWriter out = new StringWriter();
@@ -52,8 +58,56 @@ class ContestCommandTest {
     assertThat(ours).isPositive().isLessThan(checklist);
   }
 
+  @Test
+  void everyCaseIsToldAsItEndsAndItsStoryCanBeReadAgain(@TempDir Path folder) throws IOException {
+    Path stories = folder.resolve("new").resolve("stories");
+    int code =
+        run(
+            "contest",
+            "--board",
+            "lanternfish-l1",
+            "--cases",
+            "2",
+            "--seed",
+            "5",
+            "--k",
+            "1",
+            "--policy",
+            "fixed checklist",
+            "--without-files",
+            "--stories",
+            stories.toString());
+    assertThat(code).isZero();
+    assertThat(err.toString().lines().toList()).hasSize(2);
+    assertThat(err.toString()).contains("5 fixed checklist: ", "6 fixed checklist: ", " in vain");
+    assertThat(out.toString()).contains("lanternfish-l1 without its files");
+    Path one = stories.resolve("lanternfish-l1-5-fixed-checklist.json");
+    var read = CaseFiles.read("one", Files.readString(one));
+    assertThat(read)
+        .isInstanceOfSatisfying(
+            Loaded.Ok.class,
+            ok -> {
+              Case told = (Case) ok.value();
+              assertThat(told.header().boardId()).isEqualTo("lanternfish-l1");
+              assertThat(told.header().complaint()).startsWith("Planted: ");
+              assertThat(told.entries()).hasSizeGreaterThan(3);
+            });
+  }
+
+  @Test
+  void aFolderThatCannotBeMadeIsRefusedBeforeAnythingIsPlayed(@TempDir Path folder)
+      throws IOException {
+    Path file = Files.writeString(folder.resolve("file"), "");
+    assertThat(
+            run("contest", "--board", "lanternfish-l1", "--stories", file.resolve("x").toString()))
+        .isNotZero();
+    assertThat(err.toString()).contains("--stories needs a folder that can be written to");
+  }
+
   @ParameterizedTest
   @CsvSource({
+    "--outside, 20, needs --simulated",
+    "--outside, 101, takes 0 to 100",
     "--cases, 1, takes 2 to",
     "--k, 4, 'takes 1, 2 or 3'",
     "--optimum, -1, takes 0 to",
