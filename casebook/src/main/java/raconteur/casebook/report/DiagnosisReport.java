@@ -53,6 +53,13 @@ public final class DiagnosisReport {
         "%nSuspects, of sets of up to %d faults (%.2f %% of them weighed)",
         diagnosis.largestHypothesis(),
         diagnosis.weighed() * 100);
+    if (diagnosis.beyond() > 0.005) {
+      line(
+          text,
+          "More than %d: %.0f %%, of what is likely by itself.",
+          diagnosis.largestHypothesis(),
+          diagnosis.beyond() * 100);
+    }
     if (!diagnosis.effort().isWhole()) {
       line(text, "%s", diagnosis.effort().words());
     }
@@ -139,6 +146,7 @@ public final class DiagnosisReport {
       json.writeStringField("board", board.identity().id());
       json.writeStringField("depth", board.depth().word());
       json.writeNumberField("largest hypothesis", diagnosis.largestHypothesis());
+      json.writeNumberField("beyond", diagnosis.beyond());
       json.writeNumberField("weighed", diagnosis.weighed());
       json.writeNumberField("readings", diagnosis.effort().findings());
       json.writeNumberField("readings weighed", diagnosis.effort().weighed());

@@ -23,7 +23,7 @@ import raconteur.core.predict.TestModel;
  */
 final class EvidenceColumn<E> {
   private static final int UNKNOWN = -1;
-  private static final int ASKED_EVERY = 16;
+  private static final int ASKED_TOGETHER = 128;
 
   /** With more effects than this it takes too long to try what two others make of each. */
   private static final int MOST_JOINED = 16;
@@ -57,11 +57,15 @@ final class EvidenceColumn<E> {
   static <E> Optional<EvidenceColumn<E>> of(
       TestModel<E> model, List<Finding> found, List<Fault> faults, Patience patience) {
     var column = new EvidenceColumn<>(model, found, faults.size());
-    for (int i = 0; i < faults.size(); i++) {
-      if (i % ASKED_EVERY == 0 && patience.isOver()) {
+    for (int from = 0; from < faults.size(); from += ASKED_TOGETHER) {
+      if (patience.isOver()) {
         return Optional.empty();
       }
-      column.ofFault[i] = column.number(model.effectOf(faults.get(i)));
+      List<Fault> asked = faults.subList(from, Math.min(faults.size(), from + ASKED_TOGETHER));
+      List<E> effects = asked.parallelStream().map(model::effectOf).toList();
+      for (int i = 0; i < effects.size(); i++) {
+        column.ofFault[from + i] = column.number(effects.get(i));
+      }
     }
     column.singles = column.effects.size();
     return Optional.of(column);

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 
 /** Turns the heaviest combinations of classes back into single sets of faults, for planning. */
@@ -17,6 +18,9 @@ final class Expansion {
 
   private static final int MOST_SETS = 1200;
   private static final double WORTH_SORTING = 1e-5;
+
+  /** Lighter sets are not made: a thousand of them weigh next to nothing. */
+  private static final double WORTH_MAKING = 1e-6;
 
   private final HypothesisSearch.Result result;
   private final int epoch;
@@ -87,8 +91,7 @@ final class Expansion {
   private void choose(
       int leaf, int at, int taken, int from, int most, List<Integer> faults, double weight) {
     if (at == result.leaves().depth(leaf)) {
-      List<Integer> set = faults.stream().sorted().distinct().toList();
-      sets.merge(set, weight, Double::sum);
+      sets.merge(sorted(faults), weight, Double::sum);
       return;
     }
     if (taken == result.leaves().countAt(leaf, at)) {
@@ -96,7 +99,12 @@ final class Expansion {
       return;
     }
     Occurrence[] members = membersByOdds(classAt(leaf, at));
+    boolean isLast =
+        at + 1 == result.leaves().depth(leaf) && taken + 1 == result.leaves().countAt(leaf, at);
     for (int i = from; i < Math.min(members.length, most); i++) {
+      if (isLast && weight * members[i].odds() < WORTH_MAKING) {
+        return;
+      }
       boolean now = members[i].during(epoch);
       if (now) {
         faults.add(members[i].fault());
@@ -106,5 +114,13 @@ final class Expansion {
         faults.removeLast();
       }
     }
+  }
+
+  /** In order, each once. */
+  private static List<Integer> sorted(List<Integer> faults) {
+    if (faults.size() < 2) {
+      return List.copyOf(faults);
+    }
+    return List.copyOf(new TreeSet<>(faults));
   }
 }

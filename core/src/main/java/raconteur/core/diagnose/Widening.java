@@ -7,8 +7,8 @@ import java.util.stream.IntStream;
 
 /**
  * More faults in a hypothesis where the search has used up all it may have: sets of what is likely
- * by itself, of any number, and of a few others beside it. What was found in the hand, or
- * failed a tester, then takes no room from what is still looked for.
+ * by itself, of any number, and of a few others beside it. What was found in the hand, or failed a
+ * tester, then takes no room from what is still looked for.
  *
  * <p>Goes by rounds: what the larger sets show to be likely joins what they are made of.
  */

@@ -1,5 +1,6 @@
 package raconteur.core.predict;
 
+import java.util.List;
 import java.util.Map;
 import java.util.function.IntFunction;
 import raconteur.core.device.Gate;
@@ -11,12 +12,14 @@ import raconteur.core.device.Signal;
  * @param number which of the board's gates it is, from 0
  * @param output the pin it drives
  * @param pinByName the part's pins
+ * @param inputs the pins it reads
  */
 record CompiledGate(
     int number,
     Gate gate,
     int output,
     Map<String, Integer> pinByName,
+    List<Integer> inputs,
     Signal healthyValue,
     Signal healthyEnable) {
 
@@ -29,7 +32,9 @@ record CompiledGate(
           case Gate.Remembering _ -> Signal.TOGGLING;
         };
     Signal enable = gate.enable().signal(name -> healthy.apply(pinByName.get(name)));
-    return new CompiledGate(number, gate, pinByName.get(gate.output()), pinByName, value, enable);
+    List<Integer> inputs = gate.inputs().stream().distinct().map(pinByName::get).toList();
+    return new CompiledGate(
+        number, gate, pinByName.get(gate.output()), pinByName, inputs, value, enable);
   }
 
   Signal enable(IntFunction<Signal> now) {
@@ -56,9 +61,9 @@ record CompiledGate(
       return clock == Signal.DOUBTFUL || clock == Signal.BETWEEN ? Signal.DOUBTFUL : Signal.STILL;
     }
     Signal result = Signal.TOGGLING;
-    for (String input : gate.inputs()) {
-      Signal normal = healthy.apply(pinByName.get(input));
-      Signal seen = now.apply(pinByName.get(input));
+    for (int input : inputs) {
+      Signal normal = healthy.apply(input);
+      Signal seen = now.apply(input);
       if (seen == normal || seen == Signal.DOUBTFUL || seen == Signal.TOGGLING) {
         continue;
       }

@@ -1,6 +1,7 @@
 package raconteur.core.predict;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,8 +25,8 @@ final class NetIndex {
   private final Map<PinRef, Integer> idOfPin = new HashMap<>();
   private final Signal[] healthyOrToggling;
   private int gates;
-  private final Map<Integer, Wiring> wiringOfPin = new HashMap<>();
-  private final Map<Integer, List<CompiledGate>> gatesByInput = new HashMap<>();
+  private final List<Optional<Wiring>> wiringOfPin;
+  private final List<List<CompiledGate>> gatesByInput;
   private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
 
   /** A signal net: its pins, and those of them that can drive it. */
@@ -39,6 +40,8 @@ final class NetIndex {
         pinsById.add(pin);
       }
     }
+    wiringOfPin = new ArrayList<>(Collections.nCopies(pinsById.size(), Optional.empty()));
+    gatesByInput = new ArrayList<>(Collections.nCopies(pinsById.size(), List.of()));
     healthyOrToggling =
         pinsById.stream().map(p -> healthy(p).orElse(Signal.TOGGLING)).toArray(Signal[]::new);
     board.nets().stream().filter(n -> !board.isSupply(n.name())).forEach(this::wire);
@@ -48,7 +51,7 @@ final class NetIndex {
   private void wire(Net net) {
     Wiring wiring = new Wiring(net.path().stream().mapToInt(idOfPin::get).toArray(), drivers(net));
     for (int pin : wiring.pins()) {
-      wiringOfPin.put(pin, wiring);
+      wiringOfPin.set(pin, Optional.of(wiring));
     }
   }
 
@@ -60,8 +63,10 @@ final class NetIndex {
     for (Gate gate : part.device().gates()) {
       CompiledGate compiled = CompiledGate.of(gates++, gate, pinByName, i -> healthyOrToggling[i]);
       gatesByOutput.computeIfAbsent(compiled.output(), _ -> new ArrayList<>()).add(compiled);
-      for (String input : gate.inputs()) {
-        gatesByInput.computeIfAbsent(pinByName.get(input), _ -> new ArrayList<>()).add(compiled);
+      for (int input : compiled.inputs()) {
+        List<CompiledGate> reading = new ArrayList<>(gatesByInput.get(input));
+        reading.add(compiled);
+        gatesByInput.set(input, List.copyOf(reading));
       }
     }
   }
@@ -128,7 +133,7 @@ final class NetIndex {
 
   /** The signal net a pin is on; empty on supplies and for pins joined to nothing. */
   Optional<Wiring> wiring(int pin) {
-    return Optional.ofNullable(wiringOfPin.get(pin));
+    return wiringOfPin.get(pin);
   }
 
   /** What a pin does on a healthy board; where that is not known, it toggles. */
@@ -142,7 +147,7 @@ final class NetIndex {
   }
 
   List<CompiledGate> gatesReading(int pin) {
-    return gatesByInput.getOrDefault(pin, List.of());
+    return gatesByInput.get(pin);
   }
 
   List<CompiledGate> gatesDriving(int pin) {

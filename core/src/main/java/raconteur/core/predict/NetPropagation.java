@@ -2,7 +2,6 @@ package raconteur.core.predict;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -77,10 +76,7 @@ public final class NetPropagation {
 
   /** The input pins of a gate. */
   List<PinRef> inputsOf(CompiledGate gate) {
-    return gate.gate().inputs().stream()
-        .map(name -> nets.pin(Objects.requireNonNull(gate.pinByName().get(name))))
-        .distinct()
-        .toList();
+    return gate.inputs().stream().map(nets::pin).toList();
   }
 
   /** Whether a fault acts between a pin and what lies in front of it. */

@@ -36,7 +36,10 @@ final class Spread {
   private final byte[] derived;
   private final Map<Integer, Signal> taken = new HashMap<>();
   private final int[] visits;
-  private final Deque<Integer> toVisit = new ArrayDeque<>();
+
+  /* The gates whose inputs changed since they were worked out; each waits once. */
+  private final Deque<CompiledGate> toVisit = new ArrayDeque<>();
+  private final boolean[] waits;
 
   Spread(NetIndex nets) {
     this.nets = nets;
@@ -44,6 +47,7 @@ final class Spread {
     this.forced = new byte[nets.pins().size()];
     this.derived = new byte[nets.pins().size()];
     this.visits = new int[nets.gates()];
+    this.waits = new boolean[nets.gates()];
   }
 
   private Signal healthy(int pin) {
@@ -76,9 +80,20 @@ final class Spread {
     Arrays.fill(derived, UNCHANGED);
     faults.forEach(this::begin);
     while (!toVisit.isEmpty()) {
-      nets.gatesReading(toVisit.poll()).forEach(this::evaluate);
+      CompiledGate gate = toVisit.poll();
+      waits[gate.number()] = false;
+      evaluate(gate);
     }
     return packed();
+  }
+
+  private void changed(int pin) {
+    for (CompiledGate gate : nets.gatesReading(pin)) {
+      if (!waits[gate.number()]) {
+        waits[gate.number()] = true;
+        toVisit.add(gate);
+      }
+    }
   }
 
   private void begin(Fault fault) {
@@ -123,7 +138,7 @@ final class Spread {
     Signal after = untouched ? signal : NetPropagation.join(SIGNALS[forced[pin]], signal);
     forced[pin] = (byte) after.ordinal();
     if (now(pin) != before) {
-      toVisit.add(pin);
+      changed(pin);
     }
   }
 
@@ -132,7 +147,7 @@ final class Spread {
     Signal before = now(pin);
     derived[pin] = signal;
     if (now(pin) != before) {
-      toVisit.add(pin);
+      changed(pin);
     }
   }
 
@@ -259,7 +274,7 @@ final class Spread {
     int at = id(pin);
     if (fault.mode() == FaultMode.INPUT_LOW || fault.mode() == FaultMode.INPUT_HIGH) {
       taken.put(at, fault.mode() == FaultMode.INPUT_LOW ? Signal.LOW : Signal.HIGH);
-      toVisit.add(at);
+      changed(at);
     }
   }
 

@@ -18,7 +18,7 @@ public interface TestModel<E> {
   /** The effect of faults the test does not meet. */
   E none();
 
-  /** What one fault alone does to this test. */
+  /** What one fault alone does to this test. Asked about many at once, from several threads. */
   E effectOf(Fault fault);
 
   /** What two effects do together. */
