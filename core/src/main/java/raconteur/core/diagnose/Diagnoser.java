@@ -266,7 +266,11 @@ public final class Diagnoser {
     List<Together.Asked<?>> exact = new ArrayList<>();
     for (Evidence evidence : asked) {
       if (evidence.moment().epoch() == telling.epoch() && evidence.isOfLines()) {
-        exact.add(new Together.Asked<>(predictor.model(evidence), evidence.found()));
+        exact.add(
+            new Together.Asked<>(
+                predictor.model(evidence),
+                evidence.found(),
+                columnsOf(List.of(evidence)).getFirst()));
       }
     }
     return exact;

@@ -33,6 +33,7 @@ final class EvidenceColumn<E> {
   private final List<E> effects = new ArrayList<>();
   private final Map<E, Integer> numbers = new HashMap<>();
   private final int[] ofFault;
+  private int[] touched = {};
   private final Map<List<Finding>, double[]> chances = new HashMap<>();
   private double[] logLikelihoods = new double[8];
   private int singles;
@@ -68,6 +69,8 @@ final class EvidenceColumn<E> {
       }
     }
     column.singles = column.effects.size();
+    column.touched =
+        IntStream.range(0, faults.size()).filter(f -> column.ofFault[f] != 0).toArray();
     return Optional.of(column);
   }
 
@@ -117,6 +120,11 @@ final class EvidenceColumn<E> {
 
   int effectOf(int fault) {
     return ofFault[fault];
+  }
+
+  /** The faults that have any effect, ascending; not to be changed. */
+  int[] touched() {
+    return touched;
   }
 
   double logLikelihood(int effect) {

@@ -2,7 +2,7 @@ package raconteur.core.diagnose;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -83,39 +83,66 @@ final class HypothesisSearch {
 
   private static FaultClass[] classify(
       List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs) {
-    Map<Signature, List<Occurrence>> bySignature = new HashMap<>();
+    long[] marks = marks(occurrences, columns, epochs);
+    Map<Long, List<Occurrence>> alike = new LinkedHashMap<>();
     List<FaultClass> classes = new ArrayList<>();
-    for (Occurrence occurrence : occurrences) {
-      int[] effects = new int[columns.size()];
-      for (int i = 0; i < effects.length; i++) {
-        effects[i] = occurrence.during(epochs[i]) ? columns.get(i).effectOf(occurrence.fault()) : 0;
-      }
+    for (int o = 0; o < marks.length; o++) {
+      Occurrence occurrence = occurrences.get(o);
       if (occurrence.exclusive()) {
-        classes.add(new FaultClass(List.of(occurrence), effects));
+        classes.add(new FaultClass(List.of(occurrence), signature(occurrence, columns, epochs)));
       } else {
-        bySignature.computeIfAbsent(new Signature(effects), _ -> new ArrayList<>()).add(occurrence);
+        alike.computeIfAbsent(marks[o], _ -> new ArrayList<>()).add(occurrence);
       }
     }
-    bySignature.forEach((s, members) -> classes.add(new FaultClass(members, s.effects)));
+    for (List<Occurrence> members : alike.values()) {
+      classes.add(new FaultClass(members, signature(members.getFirst(), columns, epochs)));
+    }
     return classes.toArray(FaultClass[]::new);
   }
 
-  /** The effects in all columns, compared by content. */
-  private static final class Signature {
-    private final int[] effects;
-
-    Signature(int[] effects) {
-      this.effects = effects;
+  private static int[] signature(
+      Occurrence occurrence, List<EvidenceColumn<?>> columns, int[] epochs) {
+    int[] effects = new int[columns.size()];
+    for (int i = 0; i < effects.length; i++) {
+      effects[i] = occurrence.during(epochs[i]) ? columns.get(i).effectOf(occurrence.fault()) : 0;
     }
+    return effects;
+  }
 
-    @Override
-    public boolean equals(Object other) {
-      return other instanceof Signature s && Arrays.equals(effects, s.effects);
+  /**
+   * A number for every occurrence, the same for those with the same effects: a sum over what they
+   * touch, so that a finding costs no more than the faults it has to do with. That two of some ten
+   * thousand others meet in 64 bits is less likely than one in a hundred billion.
+   */
+  private static long[] marks(
+      List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs) {
+    int faults = occurrences.stream().mapToInt(Occurrence::fault).max().orElse(-1) + 1;
+    int[][] byFault = new int[faults][];
+    for (int o = 0; o < occurrences.size(); o++) {
+      int fault = occurrences.get(o).fault();
+      int[] before = byFault[fault] == null ? new int[0] : byFault[fault];
+      byFault[fault] = Arrays.copyOf(before, before.length + 1);
+      byFault[fault][before.length] = o;
     }
+    long[] marks = new long[occurrences.size()];
+    for (int i = 0; i < epochs.length; i++) {
+      EvidenceColumn<?> column = columns.get(i);
+      for (int fault : column.touched()) {
+        for (int o : fault < faults && byFault[fault] != null ? byFault[fault] : new int[0]) {
+          if (occurrences.get(o).during(epochs[i])) {
+            marks[o] += mixed((long) i << 32 | column.effectOf(fault));
+          }
+        }
+      }
+    }
+    return marks;
+  }
 
-    @Override
-    public int hashCode() {
-      return Arrays.hashCode(effects);
-    }
+  /** Spreads a number over all 64 bits (the finalizer of SplitMix, Steele, Lea and Flood 2014). */
+  private static long mixed(long value) {
+    long z = value + 0x9E3779B97F4A7C15L;
+    z = (z ^ (z >>> 30)) * 0xBF58476D1CE4E5B9L;
+    z = (z ^ (z >>> 27)) * 0x94D049BB133111EBL;
+    return z ^ (z >>> 31);
   }
 }

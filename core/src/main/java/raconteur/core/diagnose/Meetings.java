@@ -1,6 +1,8 @@
 package raconteur.core.diagnose;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * For two classes whether they have a place in common: looked up in a table where the classes are
@@ -29,15 +31,28 @@ final class Meetings {
                         .toArray())
             .toArray(int[][]::new);
     this.table = new boolean[classes.length <= MOST_IN_TABLE ? classes.length : 0][];
+    if (table.length > 0) {
+      fill(placeOf.length);
+    }
+  }
+
+  /** Place by place, since most classes have none in common. */
+  private void fill(int mostPlaces) {
     for (int one = 0; one < table.length; one++) {
       table[one] = new boolean[table.length];
-      for (int other = 0; other <= one; other++) {
-        table[one][other] = shared(places[one], places[other]);
-      }
+      table[one][one] = places[one].length > 0;
     }
-    for (int one = 0; one < table.length; one++) {
-      for (int other = one + 1; other < table.length; other++) {
-        table[one][other] = table[other][one];
+    List<List<Integer>> at = new ArrayList<>();
+    for (int place = 0; place < mostPlaces; place++) {
+      at.add(new ArrayList<>(1));
+    }
+    for (int one = 0; one < places.length; one++) {
+      for (int place : places[one]) {
+        for (int other : at.get(place)) {
+          table[one][other] = true;
+          table[other][one] = true;
+        }
+        at.get(place).add(one);
       }
     }
   }

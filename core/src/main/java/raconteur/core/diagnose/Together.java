@@ -19,8 +19,18 @@ import raconteur.core.predict.TestModel;
  */
 record Together(List<Hypothesis> hypotheses, Marginals marginals) {
 
-  /** Findings and their model. */
-  record Asked<E>(TestModel<E> model, List<Finding> found) {
+  /** Findings, their model, and what faults alone do to them. */
+  record Asked<E>(TestModel<E> model, List<Finding> found, EvidenceColumn<?> column) {
+
+    /** Whether any of some faults has to do with the findings. */
+    boolean touchedBy(List<Integer> faults) {
+      for (int fault : faults) {
+        if (column.effectOf(fault) != 0) {
+          return true;
+        }
+      }
+      return false;
+    }
 
     /** How much likelier the findings are with the faults spread as one. */
     double factor(List<Fault> faults, Map<E, Double> known) {
@@ -77,7 +87,7 @@ record Together(List<Hypothesis> hypotheses, Marginals marginals) {
     Map<E, Double> known = new HashMap<>();
     for (int h = 0; h < factors.length; h++) {
       List<Integer> set = joined.get(h).faults();
-      if (set.size() > 1) {
+      if (set.size() > 1 && asked.touchedBy(set)) {
         factors[h] *= asked.factor(set.stream().map(catalogue.faults()::get).toList(), known);
       }
     }

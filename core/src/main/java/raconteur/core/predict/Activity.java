@@ -91,7 +91,8 @@ final class Activity {
     if (fault.mode() == FaultMode.LEAKS) {
       return false;
     }
-    return stops.computeIfAbsent(fault, this::stops);
+    Boolean known = stops.get(fault);
+    return known == null ? stops.computeIfAbsent(fault, this::stops) : known;
   }
 
   private boolean stops(Fault fault) {

@@ -45,6 +45,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
   private final List<Node> nodes;
   private final Map<PinRef, At> at;
   private final LineStates states;
+  private static final Line[] NO_LINES = {};
+
   private final Spreading spreading;
   private final Map<Finding, Optional<Lit>> lit = new HashMap<>();
   private final List<Lit> given;
@@ -58,6 +60,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
    *
    * @param stations the pins that are read or that a gate here hangs on, along the copper
    * @param ids their numbers on the board
+   * @param watched their numbers among the pins that were watched in a simulation
    * @param path where each is on the copper
    * @param driver the station of the line's only driver, −1 for none or several
    * @param follows the gate behind that driver, where its inputs are among the lines
@@ -69,6 +72,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
   record Node(
       List<PinRef> stations,
       int[] ids,
+      int[] watched,
       int[] path,
       Net net,
       int driver,
@@ -97,8 +101,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
     /** What several faults do together. */
     Consequences consequences(List<Fault> faults);
 
-    /** What the fault makes a pin show on the simulated board; empty where that is not known. */
-    Optional<Optional<Signal>> simulated(Fault fault, PinRef pin);
+    /** What the simulated board shows with a fault; empty where that is not known. */
+    Optional<SimulatedLines.With> simulated(Fault fault);
 
     boolean mayStopProgram(Fault fault);
 
@@ -222,15 +226,21 @@ final class LineModel implements TestModel<LineModel.Effect> {
     if (spreading.isAway(fault)) {
       return none;
     }
+    Optional<SimulatedLines.With> simulated = spreading.simulated(fault);
     Consequences consequences = spreading.consequences(fault);
     boolean stops = spreading.mayStopProgram(fault);
-    Line[] lines = new Line[nodes.size()];
-    boolean any = false;
-    for (int n = 0; n < lines.length; n++) {
-      lines[n] = line(nodes.get(n), fault, consequences, stops);
-      any |= !lines[n].equals(Line.NONE);
+    Line[] lines = NO_LINES;
+    for (int n = 0; n < nodes.size(); n++) {
+      Line line = line(nodes.get(n), fault, consequences, simulated, stops);
+      if (!line.equals(Line.NONE)) {
+        if (lines.length == 0) {
+          lines = new Line[nodes.size()];
+          Arrays.fill(lines, Line.NONE);
+        }
+        lines[n] = line;
+      }
     }
-    return any ? new Effect(Arrays.asList(lines)) : none;
+    return lines.length == 0 ? none : new Effect(Arrays.asList(lines));
   }
 
   @Override
@@ -272,16 +282,20 @@ final class LineModel implements TestModel<LineModel.Effect> {
     return new Line(changes, line.gaps(), line.off(), line.local(), line.idle(), line.astray());
   }
 
-  private Line line(Node node, Fault fault, Consequences consequences, boolean stops) {
+  private Line line(
+      Node node,
+      Fault fault,
+      Consequences consequences,
+      Optional<SimulatedLines.With> simulated,
+      boolean stops) {
     long changes = 0;
     boolean idle = false;
     int astray = 0;
     int most = Math.min(node.stations().size(), MOST_STATIONS);
     for (int s = 0; s < most; s++) {
       Optional<Signal> change = consequences.at(node.ids()[s]);
-      Optional<Optional<Signal>> simulated = spreading.simulated(fault, node.stations().get(s));
-      if (simulated.isPresent()) {
-        Optional<Signal> shown = simulated.get();
+      if (simulated.isPresent() && node.watched()[s] >= 0) {
+        Optional<Signal> shown = simulated.get().changeAt(node.watched()[s]);
         if (change.isPresent()) {
           changes |= code(shown) << (BITS * s);
         } else if (shown.isPresent()) {

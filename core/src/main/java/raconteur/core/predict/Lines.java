@@ -386,6 +386,7 @@ final class Lines {
     return new LineModel.Node(
         sorted,
         sorted.stream().mapToInt(p -> nets.id(p).orElse(-1)).toArray(),
+        sorted.stream().mapToInt(simulated::number).toArray(),
         sorted.stream().mapToInt(net.path()::indexOf).toArray(),
         net,
         gate.map(g -> sorted.indexOf(g.driver())).orElse(-1),
@@ -441,10 +442,8 @@ final class Lines {
     }
 
     @Override
-    public Optional<Optional<Signal>> simulated(Fault fault, PinRef pin) {
-      return simulated.knows(fault, pin)
-          ? Optional.of(simulated.changeAt(fault, pin))
-          : Optional.empty();
+    public Optional<SimulatedLines.With> simulated(Fault fault) {
+      return simulated.with(fault);
     }
 
     @Override

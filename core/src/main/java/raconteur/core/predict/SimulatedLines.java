@@ -16,12 +16,14 @@ import raconteur.core.fault.Fault;
  */
 final class SimulatedLines {
   private final Map<PinRef, Signal> healthy;
+  private final Map<PinRef, Integer> numbers = new HashMap<>();
   private final Map<String, Map<PinRef, Signal>> changed;
-  private final Map<Fault, Optional<Map<PinRef, Signal>>> found = new ConcurrentHashMap<>();
+  private final Map<Fault, Optional<With>> found = new ConcurrentHashMap<>();
 
   SimulatedLines(Board board) {
     LinesText.Lines lines = LinesText.shipped(board);
     healthy = lines.healthy();
+    healthy.keySet().forEach(pin -> numbers.put(pin, numbers.size()));
     changed = new HashMap<>(lines.changed());
     SimulatedAnswers.unknown(board)
         .forEach(
@@ -33,17 +35,43 @@ final class SimulatedLines {
     return Optional.ofNullable(healthy.get(pin));
   }
 
-  /** Whether a pin was watched on the healthy board and with the fault. */
-  boolean knows(Fault fault, PinRef pin) {
-    return healthy.containsKey(pin) && linesOf(fault).isPresent();
+  /** The number of a pin that was watched; negative for another. */
+  int number(PinRef pin) {
+    return numbers.getOrDefault(pin, -1);
   }
 
-  /** What a fault makes a pin show; empty where it is as on the healthy board, or not known. */
-  Optional<Signal> changeAt(Fault fault, PinRef pin) {
-    return linesOf(fault)
-        .map(lines -> lines.get(pin))
-        .filter(shown -> shown != healthy.get(pin))
-        .map(SimulatedLines::onTheProbe);
+  /** What the board showed with one fault. */
+  @SuppressWarnings("ArrayRecordComponent")
+  record With(Signal[] changes) {
+
+    /** What the fault makes a watched pin show; empty where it is as on the healthy board. */
+    Optional<Signal> changeAt(int number) {
+      return Optional.ofNullable(changes[number]);
+    }
+  }
+
+  /** What the board showed with a fault; empty where that is not known. */
+  Optional<With> with(Fault fault) {
+    if (changed.isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<With> known = found.get(fault);
+    return known == null ? found.computeIfAbsent(fault, this::find) : known;
+  }
+
+  private Optional<With> find(Fault fault) {
+    return Optional.ofNullable(changed.get(fault.toString()))
+        .map(
+            lines -> {
+              Signal[] changes = new Signal[numbers.size()];
+              lines.forEach(
+                  (pin, shown) -> {
+                    if (numbers.containsKey(pin) && shown != healthy.get(pin)) {
+                      changes[number(pin)] = onTheProbe(shown);
+                    }
+                  });
+              return new With(changes);
+            });
   }
 
   /**
@@ -52,10 +80,5 @@ final class SimulatedLines {
    */
   private static Signal onTheProbe(Signal shown) {
     return shown == Signal.DOUBTFUL ? Signal.BETWEEN : shown;
-  }
-
-  /** By the fault itself, because its words are long to make. */
-  private Optional<Map<PinRef, Signal>> linesOf(Fault fault) {
-    return found.computeIfAbsent(fault, f -> Optional.ofNullable(changed.get(f.toString())));
   }
 }
