@@ -208,7 +208,9 @@ public final class Contest {
       }
       tests++;
       boolean needsPower = advisor.isPowered(test);
-      minutes += advisor.minutes(test) + (needsPower == powered ? 0 : advisor.turningMinutes());
+      minutes +=
+          advisor.minutes(test, telling.partsOut())
+              + (needsPower == powered ? 0 : advisor.turningMinutes());
       powered = needsPower;
       note(found.get().line());
       if (found.get() instanceof Finding.PullStep pull) {
@@ -222,7 +224,7 @@ public final class Contest {
       mends++;
       wrongMends += now.faults().size() == before ? 1 : 0;
       minutes +=
-          advisor.minutes(repair)
+          advisor.minutes(repair, Set.of())
               + (powered ? advisor.turningMinutes() : 0)
               + advisor.checkMinutes();
       powered = true;

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
@@ -17,7 +18,12 @@ import raconteur.core.finding.Quantities;
 public final class Clocks {
   private static final Pattern VALUE =
       Pattern.compile("([0-9]{1,6}(?:[.,][0-9]{1,6})?)\\s*([kM]?)Hz");
-  private static final Pattern RESET = Pattern.compile("(?i)[/~_]?(RES|RESET|RST)[/_NB]*");
+  private static final Pattern RESET = Pattern.compile("(?i)[/~_]?(RES|RESET|RST)(IN)?[/_NB]*");
+
+  /** What data books call the clock input of a processor. */
+  private static final Pattern CLOCK =
+      Pattern.compile("CLK|CLKIN|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL", Pattern.CASE_INSENSITIVE);
+
   private static final int LARGEST_DIVIDER = 4096;
 
   private final Board board;
@@ -121,12 +127,36 @@ public final class Clocks {
     return Verdict.good(read + ", as a reset does.");
   }
 
-  /** Where the processor's reset is read: its pin on the net that is called so. */
+  /**
+   * Where the processor's reset is read: its pin on the net that is called so; where no net is, the
+   * pin that its device calls so.
+   */
   public static Optional<PinRef> resetPin(Board board) {
     return board.nets().stream()
         .filter(n -> RESET.matcher(n.name()).matches())
         .flatMap(n -> n.path().stream())
         .filter(p -> board.part(p.part()).filter(x -> x.device().isProcessor()).isPresent())
-        .findFirst();
+        .findFirst()
+        .or(
+            () ->
+                inputsOfProcessors(board, RESET)
+                    .filter(pin -> board.netOf(pin).isEmpty())
+                    .findFirst());
+  }
+
+  /** Where processors read their clock, by the names of their devices' pins. */
+  public static List<PinRef> clockPins(Board board) {
+    return inputsOfProcessors(board, CLOCK).toList();
+  }
+
+  private static Stream<PinRef> inputsOfProcessors(Board board, Pattern name) {
+    return board.parts().stream()
+        .filter(part -> part.fitted() && part.device().isProcessor())
+        .flatMap(
+            part ->
+                part.device().pins().stream()
+                    .filter(p -> name.matcher(p.name()).matches())
+                    .map(p -> part.pin(p.number())))
+        .filter(pin -> board.kind(pin).reads());
   }
 }

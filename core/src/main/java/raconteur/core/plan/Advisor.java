@@ -143,9 +143,13 @@ public final class Advisor {
     return nextSteps(advice, Set.of(), Patience.ENDLESS);
   }
 
-  /** Minutes an action takes, with those its risk is worth; the school's likings left out. */
-  public double minutes(Step.Action action) {
-    TestFacts facts = new TestFacts(board, costs);
+  /**
+   * Minutes an action takes, with those its risk is worth; the school's likings left out.
+   *
+   * @param partsOut the parts that are out of the board
+   */
+  public double minutes(Step.Action action, Set<String> partsOut) {
+    TestFacts facts = new TestFacts(board, costs, partsOut);
     return switch (action) {
       case Step.Test(Finding sample) -> facts.minutes(sample) + facts.risk(sample);
       case Step.Repair(Mend mend) -> new StepWords(board, costs, shop.school()).minutes(mend);

@@ -7,7 +7,6 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.regex.Pattern;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -28,10 +27,6 @@ import raconteur.core.judge.Clocks;
 final class Candidates {
   private static final int MOST_PLACES = 24;
   private static final int MOST_PROBES = 160;
-
-  /** What data books call the clock input of a processor. */
-  private static final Pattern CLOCK_PIN =
-      Pattern.compile("CLK|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL", Pattern.CASE_INSENSITIVE);
 
   /** A diagnostic's verdicts are looked at together, so few at a time. */
   private static final int MOST_DIAGNOSED = 3;
@@ -56,6 +51,8 @@ final class Candidates {
       Board board, List<Suspect> suspects, Set<String> partsOut, Map<String, Double> railOhms) {
     var candidates = new Candidates(board, railOhms);
     List<Suspect> leading = suspects.stream().limit(MOST_PLACES).toList();
+    // What is out of the board is tested before anything else is unsoldered.
+    board.parts().stream().filter(p -> partsOut.contains(p.designator())).forEach(candidates::part);
     candidates.clockAndReset();
     leading.forEach(s -> candidates.around(s.place()));
     candidates.wholeBoard();
@@ -196,13 +193,11 @@ final class Candidates {
   /** Clock and reset where the processor reads them: nothing behind runs without. */
   private void clockAndReset() {
     Clocks.resetPin(board).ifPresent(pin -> tests.add(new Finding.ResetPulse(pin, 0.1)));
-    for (Part part : board.parts()) {
-      if (part.device().isProcessor() && part.fitted()) {
-        part.device().pins().stream()
-            .filter(p -> CLOCK_PIN.matcher(p.name()).matches())
-            .map(p -> part.pin(p.number()))
-            .filter(p -> board.kind(p).reads())
-            .forEach(this::probe);
+    for (PinRef pin : Clocks.clockPins(board)) {
+      if (board.netOf(pin).isEmpty()) {
+        tests.add(new Finding.Probe(pin, Signal.TOGGLING));
+      } else {
+        probe(pin);
       }
     }
   }

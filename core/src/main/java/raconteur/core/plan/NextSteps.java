@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import raconteur.core.board.Board;
+import raconteur.core.board.DepthMeter;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
@@ -40,6 +41,7 @@ import raconteur.core.story.Telling;
 public final class NextSteps {
   private static final int MOST_TOLD = 3;
   private static final double CLEAN_FROM = 0.12;
+  private static final String HARDLY = "Nothing cheap tells much more here. ";
 
   /** The share of patience in which models are asked about tests. */
   private static final double ASKING = 0.6;
@@ -131,6 +133,7 @@ public final class NextSteps {
     Optional<Boolean> powered = powered(telling);
     double powering = riskOfPower(telling);
     Set<String> starved = starved(telling);
+    TestFacts now = facts.with(telling.partsOut());
     List<LookAhead.Test> tests = new ArrayList<>();
     for (Finding test : candidates(diagnosis, telling)) {
       if (!starved.isEmpty() && !test.kind().ofSupply()) {
@@ -142,17 +145,16 @@ public final class NextSteps {
       if (offered(test, done, declined)) {
         boolean turned = powered.filter(p -> p != facts.kind(test).powered()).isPresent();
         double turning = turned ? costs.single("power or turn") : 0;
-        Moment now = telling.momentOf(test);
         double weight = shop.school().weight(facts.kind(test));
         tests.add(
             lookAhead.test(
                 test,
-                predictor.model(test, now, telling.findings()),
+                predictor.model(test, telling.momentOf(test), telling.findings()),
                 new LookAhead.Price(
-                    facts.minutes(test) * weight,
-                    facts.risk(test) + (facts.kind(test).powered() ? powering : 0),
+                    now.minutes(test) * weight,
+                    now.risk(test) + (facts.kind(test).powered() ? powering : 0),
                     turning,
-                    facts.minutes(test) + turning)));
+                    now.minutes(test) + turning)));
       }
     }
     return tests;
@@ -238,7 +240,7 @@ public final class NextSteps {
       Set<String> about = facts.about(s.finding());
       if (steps.size() < MOST_TOLD && Collections.disjoint(places, about)) {
         places.addAll(about);
-        steps.add(words.test(s, taken.contains(s.finding().identity())));
+        steps.add(words.with(telling.partsOut()).test(s, taken.contains(s.finding().identity())));
       }
     }
     if (allowed && !mendNow && steps.size() == MOST_TOLD) {
@@ -246,7 +248,30 @@ public final class NextSteps {
     } else if (steps.isEmpty()) {
       steps.add(words.mend(leader, nextTest));
     }
+    if (hardly && !mendNow) {
+      missing(diagnosis)
+          .ifPresent(fact -> steps.set(0, steps.getFirst().because(HARDLY + missed(fact))));
+    }
     return steps;
+  }
+
+  /** What is not known of the board and would help most with those suspected now. */
+  private Optional<DepthMeter.Fact> missing(Diagnosis diagnosis) {
+    Map<String, Double> suspected = new HashMap<>();
+    for (Suspect suspect : diagnosis.suspects()) {
+      if (suspect.place().mendable() instanceof Place.OfPart(String part)) {
+        suspected.merge(part, suspect.probability(), Double::sum);
+      }
+    }
+    return DepthMeter.of(board, part -> suspected.getOrDefault(part.designator(), 0.0))
+        .next()
+        .stream()
+        .filter(fact -> fact.worth() > 0)
+        .findFirst();
+  }
+
+  private static String missed(DepthMeter.Fact fact) {
+    return String.format("%s (%s) would let you: %s.", fact.what(), fact.place(), fact.buys());
   }
 
   /** The place mending in turn begins with, if it is told as a suspect. */

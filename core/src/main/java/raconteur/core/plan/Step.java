@@ -39,6 +39,22 @@ public record Step(
     outcomes = List.copyOf(outcomes);
   }
 
+  /** The same with more said of why. */
+  Step because(String more) {
+    return new Step(
+        title,
+        part,
+        pins,
+        setUp,
+        caution,
+        minutes,
+        riskMinutes,
+        bits,
+        why + " " + more,
+        outcomes,
+        action);
+  }
+
   /** What is done in a step. */
   public sealed interface Action {
     /** What it is called where it is declined; the same thing always has the same name. */

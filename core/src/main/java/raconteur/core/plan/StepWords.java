@@ -3,6 +3,7 @@ package raconteur.core.plan;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
@@ -35,10 +36,19 @@ final class StepWords {
   private final TestFacts facts;
 
   StepWords(Board board, Costs costs, School school) {
+    this(board, costs, school, new TestFacts(board, costs));
+  }
+
+  private StepWords(Board board, Costs costs, School school, TestFacts facts) {
     this.board = board;
     this.costs = costs;
     this.school = school;
-    this.facts = new TestFacts(board, costs);
+    this.facts = facts;
+  }
+
+  /** The same while some parts are out of the board. */
+  StepWords with(Set<String> partsOut) {
+    return new StepWords(board, costs, school, facts.with(partsOut));
   }
 
   /** A test as a step; {@code again} where it was made before. */

@@ -9,8 +9,20 @@ import raconteur.core.finding.Finding;
 import raconteur.core.finding.Subject;
 import raconteur.core.finding.TestKind;
 
-/** What a test means on one board: which kind it is there, what it costs, what it may break. */
-record TestFacts(Board board, Costs costs) {
+/**
+ * What a test means on one board: which kind it is there, what it costs, what it may break.
+ *
+ * @param partsOut the parts that are out of the board: nothing has to be unsoldered to test those
+ */
+record TestFacts(Board board, Costs costs, Set<String> partsOut) {
+  TestFacts(Board board, Costs costs) {
+    this(board, costs, Set.of());
+  }
+
+  /** The same with other parts out of the board. */
+  TestFacts with(Set<String> out) {
+    return new TestFacts(board, costs, out);
+  }
 
   /** The kind of a test, which may hang on what its part is. */
   TestKind kind(Finding test) {
@@ -28,8 +40,12 @@ record TestFacts(Board board, Costs costs) {
       case Subject.OfPins(var pins) ->
           Set.of(board.netOf(pins.getFirst()).map(Net::name).orElse("") + " copper");
       case Subject.OfRail _, Subject.OfRailAt _ -> Set.of("rails");
-      case Subject.OfPart _, Subject.OfPartOnRail _, Subject.OfParts _, Subject.OfBoard _ ->
-          Set.of(test.identity());
+      // The same test of parts of one kind tells much the same.
+      case Subject.OfPart _ ->
+          part(test)
+              .map(p -> Set.of(test.identity(), kind(test).name() + " " + p.device().name()))
+              .orElse(Set.of(test.identity()));
+      case Subject.OfPartOnRail _, Subject.OfParts _, Subject.OfBoard _ -> Set.of(test.identity());
     };
   }
 
@@ -49,14 +65,18 @@ record TestFacts(Board board, Costs costs) {
     return removed(test).map(part -> costs.riskOfTakingOut(board, part)).orElse(0.0);
   }
 
-  /** Whether the part a test is made on sits in a socket; so it does where there is no part. */
+  /** Whether nothing is unsoldered for a test: its part sits in a socket, is out, or is none. */
   boolean inSocket(Finding test) {
-    return part(test).map(Part::socketed).orElse(true);
+    return part(test).map(p -> p.socketed() || isOut(p)).orElse(true);
   }
 
   /** The part that has to come off the board for a test. */
   private Optional<Part> removed(Finding test) {
-    return test.kind().partOut() ? part(test) : Optional.empty();
+    return test.kind().partOut() ? part(test).filter(p -> !isOut(p)) : Optional.empty();
+  }
+
+  private boolean isOut(Part part) {
+    return partsOut.contains(part.designator());
   }
 
   private Optional<Part> part(Finding test) {

@@ -42,12 +42,14 @@ record LineReading(PinRef pin, Set<Signal> shown) {
                   frequency.hertz() >= 1
                       ? EnumSet.of(Signal.TOGGLING)
                       : EnumSet.of(Signal.LOW, Signal.HIGH, Signal.FLOATING, Signal.BETWEEN)));
-      case Finding.ResetPulse reset -> {
-        Signal held = rest == Signal.LOW ? Signal.HIGH : Signal.LOW;
-        yield Optional.of(
-            new LineReading(
-                reset.pin(), EnumSet.of(Double.isInfinite(reset.seconds()) ? held : rest)));
-      }
+      // Let go or not: what is not at rest was never let go, whatever holds it.
+      case Finding.ResetPulse reset ->
+          Optional.of(
+              new LineReading(
+                  reset.pin(),
+                  Double.isInfinite(reset.seconds())
+                      ? EnumSet.complementOf(EnumSet.of(rest))
+                      : EnumSet.of(rest)));
       case Finding _ -> Optional.empty();
     };
   }

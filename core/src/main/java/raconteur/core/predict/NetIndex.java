@@ -12,8 +12,10 @@ import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
 import raconteur.core.device.Gate;
 import raconteur.core.device.Signal;
+import raconteur.core.judge.Clocks;
 
 /**
  * A board's pins, signal nets and gates, numbered once so that a fault's spread works on numbers.
@@ -27,6 +29,7 @@ final class NetIndex {
   private int gates;
   private final List<Optional<Wiring>> wiringOfPin;
   private final List<List<CompiledGate>> gatesByInput;
+  private final Map<Integer, String> ledByBlock = new HashMap<>();
   private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
 
   /** A signal net: its pins, and those of them that can drive it. */
@@ -40,12 +43,41 @@ final class NetIndex {
         pinsById.add(pin);
       }
     }
+    Clocks.clockPins(board).stream()
+        .filter(this::isLineByItself)
+        .forEach(pin -> ledByBlock.put(idOfPin.get(pin), "clock"));
+    Clocks.resetPin(board)
+        .filter(this::isLineByItself)
+        .ifPresent(pin -> ledByBlock.put(idOfPin.get(pin), "reset"));
     wiringOfPin = new ArrayList<>(Collections.nCopies(pinsById.size(), Optional.empty()));
     gatesByInput = new ArrayList<>(Collections.nCopies(pinsById.size(), List.of()));
     healthyOrToggling =
         pinsById.stream().map(p -> healthy(p).orElse(Signal.TOGGLING)).toArray(Signal[]::new);
     board.nets().stream().filter(n -> !board.isSupply(n.name())).forEach(this::wire);
+    pinsById.stream().filter(this::isLineByItself).forEach(this::alone);
     board.parts().stream().filter(Part::fitted).forEach(this::compile);
+  }
+
+  /** A signal pin whose net nobody has written down. */
+  private boolean isLineByItself(PinRef pin) {
+    return board.netOf(pin).isEmpty() && (board.kind(pin).drives() || board.kind(pin).reads());
+  }
+
+  private void alone(PinRef pin) {
+    int id = idOfPin.get(pin);
+    List<PinRef> drivers = board.kind(pin).drives() && fitted(pin) ? List.of(pin) : List.of();
+    wiringOfPin.set(id, Optional.of(new Wiring(new int[] {id}, drivers)));
+  }
+
+  /**
+   * The pins a block is known to lead to though no net says so: the processor's clock and reset
+   * where their nets are not written down.
+   */
+  List<Integer> ledBy(String block) {
+    return ledByBlock.entrySet().stream()
+        .filter(e -> e.getValue().equals(block))
+        .map(Map.Entry::getKey)
+        .toList();
   }
 
   private void wire(Net net) {
@@ -104,7 +136,7 @@ final class NetIndex {
   Optional<Signal> healthy(PinRef pin) {
     Optional<Net> net = board.netOf(pin);
     if (net.isEmpty()) {
-      return Optional.empty();
+      return led(pin);
     }
     if (net.get().name().equals(board.ground())) {
       return Optional.of(Signal.LOW);
@@ -112,6 +144,18 @@ final class NetIndex {
     return board.railOfNet(net.get().name()).isPresent()
         ? Optional.of(Signal.HIGH)
         : net.get().healthy();
+  }
+
+  /** What a clock or reset does that no net is written down of. */
+  private Optional<Signal> led(PinRef pin) {
+    return Optional.ofNullable(ledByBlock.get(idOfPin.getOrDefault(pin, -1)))
+        .map(block -> block.equals("clock") ? Signal.TOGGLING : restOfReset(pin));
+  }
+
+  /** A reset that is written with a stroke before it holds while it is low. */
+  private Signal restOfReset(PinRef pin) {
+    String name = board.pin(pin).map(DevicePin::name).orElse("");
+    return name.startsWith("/") ? Signal.HIGH : Signal.LOW;
   }
 
   Board board() {

@@ -9,17 +9,20 @@ import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.judge.RailResistance;
+import raconteur.core.judge.RailRipple;
 import raconteur.core.judge.RailVoltage;
 
 /** Sorts faults and meter readings by what they mean for one rail. */
 final class RailConditions {
   private final Board board;
   private final Rail rail;
+  private final Set<String> smoothing;
   private final Set<String> makers = new HashSet<>();
 
   RailConditions(Board board, Rail rail) {
     this.board = board;
     this.rail = rail;
+    this.smoothing = Set.copyOf(RailRipple.of(board, rail).smoothedBy());
     Set<String> seen = new HashSet<>();
     Rail at = rail;
     while (seen.add(at.name())) {
@@ -32,6 +35,7 @@ final class RailConditions {
   String underVoltage(Fault fault) {
     return switch (fault.place()) {
       case Place.OfPart place when makers.contains(place.part()) -> "gone";
+      case Place.OfPart place when fault.mode() == FaultMode.DEAD && smooths(place.part()) -> "dry";
       case Place.Load place when place.rail().equals(rail.name()) ->
           fault.mode() == FaultMode.SHORTED ? "shorted" : "loaded";
       case Place.Bridge place when touches(place) -> isGround(place) ? "loaded" : "pulled";
@@ -44,6 +48,16 @@ final class RailConditions {
           Place.Bridge _ ->
           "good";
     };
+  }
+
+  /** Whether a capacitor smooths the rail; where no net says so, one of the supply may. */
+  private boolean smooths(String part) {
+    return smoothing.contains(part)
+        || board
+            .part(part)
+            .filter(p -> p.device().isElectrolytic() && p.block().equals("power"))
+            .filter(p -> p.pins().stream().allMatch(pin -> board.netOf(pin).isEmpty()))
+            .isPresent();
   }
 
   /** How the rail's resistance to ground stands under a fault. */

@@ -70,7 +70,7 @@ record SupplyModels(Board board, Readings readings) {
     return new ConditionModel(
         readings,
         test,
-        List.of("good", "loaded", "pulled", "shorted", "gone"),
+        List.of("good", "dry", "loaded", "pulled", "shorted", "gone"),
         conditions::underVoltage,
         found -> conditions.voltageOutcome(RailConditions.volts(found)),
         outcomes);
