@@ -1,5 +1,6 @@
 package raconteur.core.finding;
 
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -56,6 +57,70 @@ public final class BenchLine {
               + line.length()
               + "; it is kept here until you shorten it.");
     }
+    Understanding understood =
+        SeveralSubjects.of(board, line)
+            .map(several -> several(several, line, context))
+            .orElseGet(() -> one(line, context));
+    return understood instanceof Understanding.Refused && SeveralSubjects.mayBecome(board, line)
+        ? new Understanding.Unfinished(
+            "Another part or pin, or what is said of all of them, for example tester pass.")
+        : understood;
+  }
+
+  /** Every one of several lines understood, or what stands against the first that is not. */
+  private Understanding several(SeveralSubjects several, String line, BenchContext context) {
+    if (several.isOne()) {
+      return one(several.lines().getFirst(), context);
+    }
+    if (!several.unknown().isEmpty()) {
+      return new Understanding.Refused(
+          String.join(", ", several.unknown().stream().map(Words::clip).toList())
+              + (several.unknown().size() == 1 ? " is" : " are")
+              + " not on this board; without "
+              + (several.unknown().size() == 1 ? "it" : "them")
+              + " the line would be taken for "
+              + String.join(", ", several.subjects())
+              + ".");
+    }
+    List<Statement> statements = new ArrayList<>();
+    Optional<String> question = Optional.empty();
+    String told = "";
+    for (String each : several.lines()) {
+      Understanding understood = one(each, context);
+      switch (understood) {
+        case Understanding.Understood(Statement statement, String sentence) -> {
+          statements.add(statement);
+          told = told.isEmpty() ? sentence : told;
+        }
+        case Understanding.Asked(Statement statement, String sentence) -> {
+          statements.add(statement);
+          question = question.or(() -> Optional.of(sentence));
+        }
+        case Understanding.Unfinished _, Understanding.Refused _ -> {
+          return understood;
+        }
+      }
+    }
+    if (statements.stream().anyMatch(Finding.PullStep.class::isInstance)) {
+      return new Understanding.Refused(
+          "One part a line where a rail is read after it: pull U13 92 ohm.");
+    }
+    var all = new Statement.Several(statements, String.join(" ", line.strip().split("\\s+")));
+    String first = told;
+    return question
+        .<Understanding>map(sentence -> new Understanding.Asked(all, sentence))
+        .orElseGet(
+            () ->
+                new Understanding.Understood(
+                    all,
+                    several.lines().size()
+                        + " findings, of "
+                        + String.join(", ", several.subjects())
+                        + ". The first: "
+                        + first));
+  }
+
+  private Understanding one(String line, BenchContext context) {
     Words words = new Words(board, line);
     if (!words.more()) {
       return new Understanding.Unfinished("Type a reading, for example " + examples() + ".");
@@ -74,6 +139,16 @@ public final class BenchLine {
     if (line.length() > LONGEST) {
       return List.of();
     }
+    Optional<SeveralSubjects> several = SeveralSubjects.of(board, line);
+    if (several.isPresent() && !Character.isWhitespace(line.charAt(line.length() - 1))) {
+      return completeOne(several.get().lines().getLast(), context);
+    }
+    return several.isPresent()
+        ? completeOne(several.get().lines().getLast() + " ", context)
+        : completeOne(line, context);
+  }
+
+  private List<String> completeOne(String line, BenchContext context) {
     Words words = new Words(board, line);
     Optional<Phrase> phrase = phrase(words);
     boolean atFirstWord = !line.stripLeading().contains(" ");
@@ -96,7 +171,10 @@ public final class BenchLine {
 
   /** Example lines of every kind. */
   public static List<String> exampleLines() {
-    return PHRASES.stream().map(Phrase::examples).flatMap(List::stream).toList();
+    return Stream.concat(
+            PHRASES.stream().map(Phrase::examples).flatMap(List::stream),
+            SeveralSubjects.EXAMPLES.stream())
+        .toList();
   }
 
   private static String examples() {

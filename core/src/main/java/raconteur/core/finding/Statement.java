@@ -1,5 +1,6 @@
 package raconteur.core.finding;
 
+import java.util.List;
 import raconteur.core.board.DamageArea;
 
 /** Anything one bench line can say. */
@@ -12,7 +13,8 @@ public sealed interface Statement
         Statement.Remark,
         Statement.Damaged,
         Statement.Mended,
-        Statement.Found {
+        Statement.Found,
+        Statement.Several {
 
   /** The line it would be typed as; reading that line again gives an equal statement. */
   String line();
@@ -71,6 +73,22 @@ public sealed interface Statement
     @Override
     public String line() {
       return "found " + conclusion.line();
+    }
+  }
+
+  /**
+   * One line that says the same of several parts or pins: weighed one by one, all of one moment.
+   *
+   * @param said the line as it was typed
+   */
+  record Several(List<Statement> parts, String said) implements Statement {
+    public Several {
+      parts = List.copyOf(parts);
+    }
+
+    @Override
+    public String line() {
+      return said;
     }
   }
 }

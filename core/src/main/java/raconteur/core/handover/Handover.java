@@ -212,7 +212,8 @@ public record Handover(
       List<Work> works = new ArrayList<>();
       Map<String, Conclusion> found = new HashMap<>();
       for (Told told : telling.lines()) {
-        if (told.meaning() instanceof Told.Counts(Statement statement, _)) {
+        for (Told.Counts counts : told.counted()) {
+          Statement statement = counts.statement();
           switch (statement) {
             case Statement.Found(Conclusion conclusion) -> found.put(place(conclusion), conclusion);
             case Statement.Mended(Mend mend) ->

@@ -10,9 +10,7 @@ import raconteur.core.finding.Closing;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Quantities;
 import raconteur.core.finding.Statement;
-import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
-import raconteur.core.story.Told;
 
 /**
  * One part tried by swapping, in the order that harms least and proves most: the suspect into a
@@ -107,9 +105,9 @@ public record SwapTrial(String part, List<Trial> trials, String patience, String
     return telling.lines().stream()
         .filter(
             told ->
-                told.meaning() instanceof Told.Counts(Statement said, Moment moment)
-                    && moment.epoch() == telling.epoch()
-                    && about.test(said))
+                told.counted().stream()
+                    .anyMatch(
+                        c -> c.moment().epoch() == telling.epoch() && about.test(c.statement())))
         .reduce((_, later) -> later)
         .map(
             told ->

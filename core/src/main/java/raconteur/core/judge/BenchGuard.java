@@ -1,6 +1,8 @@
 package raconteur.core.judge;
 
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.Bookkeeping;
@@ -65,6 +67,7 @@ public final class BenchGuard {
       case Statement.Removal _, Statement.Seating _, Finding.PullStep _, Finding.TesterVerdict _ ->
           true;
       case Statement.Mended _ -> true;
+      case Statement.Several several -> several.parts().stream().anyMatch(BenchGuard::moves);
       case Statement _ -> false;
     };
   }
@@ -73,6 +76,10 @@ public final class BenchGuard {
   private static Set<String> moved(Statement said) {
     return switch (said) {
       case Statement.Seating(String part) -> Set.of(part);
+      case Statement.Several several ->
+          several.parts().stream()
+              .flatMap(part -> moved(part).stream())
+              .collect(Collectors.toCollection(TreeSet::new));
       case Statement _ -> Set.of();
     };
   }

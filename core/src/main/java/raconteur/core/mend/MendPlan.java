@@ -168,8 +168,8 @@ public record MendPlan(List<Job> jobs, String origin) {
     /** What was found since the last mend of its place. */
     private void found(Map<Place, Reason> places) {
       for (Told told : telling.lines()) {
-        if (told.meaning() instanceof Told.Counts(Statement statement, _)) {
-          switch (statement) {
+        for (Told.Counts counts : told.counted()) {
+          switch (counts.statement()) {
             case Statement.Found(Conclusion conclusion) ->
                 place(conclusion)
                     .ifPresent(

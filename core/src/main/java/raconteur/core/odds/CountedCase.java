@@ -69,8 +69,8 @@ public record CountedCase(
     Telling telling = Telling.of(board, closed.entries());
     var counter = new Counter(board);
     for (Told told : telling.lines()) {
-      if (told.meaning() instanceof Told.Counts(Statement statement, var moment)) {
-        counter.count(statement, moment.epoch());
+      for (Told.Counts counts : told.counted()) {
+        counter.count(counts.statement(), counts.moment().epoch());
       }
     }
     Map<String, Position> positions = new HashMap<>();

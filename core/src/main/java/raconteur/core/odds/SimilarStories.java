@@ -81,8 +81,8 @@ public final class SimilarStories {
   private static Story story(Case told, Telling telling, double worth) {
     Set<String> cures = new TreeSet<>();
     for (Told line : telling.lines()) {
-      if (line.meaning() instanceof Told.Counts(Statement statement, _)) {
-        switch (statement) {
+      for (Told.Counts counts : line.counted()) {
+        switch (counts.statement()) {
           case Statement.Found found -> cures.add("found " + found.conclusion().line());
           case Statement.Mended mended -> cures.add(mended.mend().line());
           case Statement _ -> {}

@@ -57,13 +57,18 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
   public List<DatedFinding> findings() {
     List<DatedFinding> findings = new ArrayList<>();
     for (Told told : lines) {
-      if (told.meaning() instanceof Told.Counts(Finding finding, Moment moment)) {
-        findings.add(new DatedFinding(told.entry(), finding, moment));
-      } else if (told.meaning()
-          instanceof Told.Counts(Statement.Found(Conclusion conclusion), Moment moment)) {
-        findings.add(
-            new DatedFinding(
-                told.entry(), new Finding.FoundBad(conclusion), lookedAt(conclusion, moment)));
+      for (Told.Counts counts : told.counted()) {
+        switch (counts.statement()) {
+          case Finding finding ->
+              findings.add(new DatedFinding(told.entry(), finding, counts.moment()));
+          case Statement.Found(Conclusion conclusion) ->
+              findings.add(
+                  new DatedFinding(
+                      told.entry(),
+                      new Finding.FoundBad(conclusion),
+                      lookedAt(conclusion, counts.moment())));
+          case Statement _ -> {}
+        }
       }
     }
     return findings;
@@ -91,10 +96,11 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
   public <T extends Statement> List<T> said(Class<T> kind) {
     List<T> said = new ArrayList<>();
     for (Told told : lines) {
-      if (told.meaning() instanceof Told.Counts(Statement statement, _)
-          && kind.isInstance(statement)) {
-        said.add(kind.cast(statement));
-      }
+      told.counted().stream()
+          .map(Told.Counts::statement)
+          .filter(kind::isInstance)
+          .map(kind::cast)
+          .forEach(said::add);
     }
     return said;
   }
@@ -128,12 +134,20 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     };
   }
 
-  /** The mends that count, in order; the n-th begins epoch n. */
+  /** The mends that count, in order; what one line says was mended begins one epoch. */
   public List<DatedMend> mends() {
     List<DatedMend> mends = new ArrayList<>();
+    int begun = 0;
     for (Told told : lines) {
-      if (told.meaning() instanceof Told.Counts(Statement.Mended(Mend mend), _)) {
-        mends.add(new DatedMend(mends.size() + 1, mend));
+      List<Mend> here =
+          told.counted().stream()
+              .map(Told.Counts::statement)
+              .filter(Statement.Mended.class::isInstance)
+              .map(mended -> ((Statement.Mended) mended).mend())
+              .toList();
+      begun += here.isEmpty() ? 0 : 1;
+      for (Mend mend : here) {
+        mends.add(new DatedMend(begun, mend));
       }
     }
     return mends;
@@ -199,6 +213,14 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
               ? Optional.ofNullable(lastOhms.get(pull.rail()))
               : Optional.empty();
       var counts = new Told.Counts(statement, new Moment(epoch, partsOut, before));
+      int begun = epoch;
+      counts.each().forEach(each -> take(each.statement(), before));
+      // Several mends of one line, with no look at the board between them, are one epoch.
+      epoch = Math.min(epoch, begun + 1);
+      return counts;
+    }
+
+    private void take(Statement statement, Optional<Double> before) {
       switch (statement) {
         case Statement.Removal removal -> partsOut.add(removal.part());
         case Statement.Seating seating -> {
@@ -227,9 +249,9 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
             Finding _,
             Statement.Remark _,
             Statement.Damaged _,
+            Statement.Several _,
             Statement.Found _ -> {}
       }
-      return counts;
     }
 
     private void mended(Mend mend) {

@@ -1,5 +1,7 @@
 package raconteur.core.story;
 
+import java.util.List;
+import java.util.stream.Stream;
 import raconteur.core.finding.Statement;
 
 /** One line of the story with what it means on this board. */
@@ -9,7 +11,20 @@ public record Told(Entry.Line entry, Meaning meaning) {
   public sealed interface Meaning {}
 
   /** It counts. */
-  public record Counts(Statement statement, Moment moment) implements Meaning {}
+  public record Counts(Statement statement, Moment moment) implements Meaning {
+
+    /** The same for each thing the line speaks of. */
+    Stream<Counts> each() {
+      return statement instanceof Statement.Several several
+          ? several.parts().stream().map(part -> new Counts(part, moment))
+          : Stream.of(this);
+    }
+  }
+
+  /** All that the line says and that counts, one thing at a time. */
+  public List<Counts> counted() {
+    return meaning instanceof Counts counts ? counts.each().toList() : List.of();
+  }
 
   /** It was taken back. */
   public record Struck(String why) implements Meaning {}

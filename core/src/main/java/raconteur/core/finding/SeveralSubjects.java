@@ -1,0 +1,263 @@
+package raconteur.core.finding;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+
+/**
+ * A line that says one thing of several parts or pins, or says its verdict before its part, taken
+ * apart into lines that each speak of one:
+ *
+ * <pre>
+ * U3 U5 U7 tester pass       U11-U18 normal            U3, U5 and U7 good
+ * U1.3 U2.1 low              D2 toggling at U9 U10     tester U5 pass
+ * mended U21 U22 replaced    pull U3 U5                rom U15 good
+ * </pre>
+ *
+ * @param lines a line for each subject, in the order they were said
+ * @param subjects what they are about
+ * @param unknown what looks like a part or a pin and is none of this board
+ */
+record SeveralSubjects(List<String> lines, List<String> subjects, List<String> unknown) {
+  /** Example lines. */
+  static final List<String> EXAMPLES =
+      List.of(
+          "U24 U25 U26 tester pass",
+          "U24-U27 normal",
+          "U24.14 U25.14 low",
+          "BA0 toggling at U15 U16",
+          "mended U21-U28 replaced");
+
+  private static final int MOST = 100;
+  private static final Set<String> VERBS = Set.of("mended", "found", "pull", "seat", "missing");
+  private static final Set<String> VERDICTS = Set.of("tester", "rom");
+  private static final Pattern RANGE =
+      Pattern.compile("([A-Za-z]{1,4})(\\d{1,4})-([A-Za-z]{0,4})(\\d{1,4})");
+  private static final Pattern LIKE_A_PART = Pattern.compile("[A-Za-z]{1,3}\\d{1,4}(\\.[/\\w]+)?");
+
+  SeveralSubjects {
+    lines = List.copyOf(lines);
+    subjects = List.copyOf(subjects);
+    unknown = List.copyOf(unknown);
+  }
+
+  /** The line taken apart; empty where it speaks of one thing in the usual order, or of none. */
+  static Optional<SeveralSubjects> of(Board board, String line) {
+    List<String> words = words(line);
+    if (words.size() < 2) {
+      return Optional.empty();
+    }
+    return new Reader(board, words).read();
+  }
+
+  /**
+   * Whether a line that nobody understands yet may become one of several things while its last word
+   * is still being typed.
+   */
+  static boolean mayBecome(Board board, String line) {
+    if (line.isBlank()) {
+      return false;
+    }
+    List<String> words = words(line);
+    boolean open = !Character.isWhitespace(line.charAt(line.length() - 1)) && !words.isEmpty();
+    String last = open ? words.getLast().toLowerCase(Locale.ROOT) : "";
+    List<String> before = open ? words.subList(0, words.size() - 1) : words;
+    boolean aPart =
+        "and".startsWith(last)
+            || last.matches("[a-z]{1,4}\\d{1,4}-[a-z]{0,4}\\d{0,4}")
+            || board.parts().stream()
+                .map(p -> p.designator().toLowerCase(Locale.ROOT))
+                .anyMatch(d -> d.startsWith(last) || last.startsWith(d + "."));
+    if (before.isEmpty()) {
+      return aPart || nets(board).anyMatch(n -> n.startsWith(last));
+    }
+    String first = before.getFirst().toLowerCase(Locale.ROOT);
+    if (nets(board).anyMatch(first::equals) && !new Reader(board, words).isSubject(first)) {
+      return before.contains("at")
+          ? aPart
+          : before.size() > 1 ? "at".startsWith(last) : before.size() == 1;
+    }
+    boolean verb = VERBS.contains(first) || VERDICTS.contains(first);
+    var reader = new Reader(board, before);
+    return aPart && reader.gather(verb ? 1 : 0, !verb) == before.size();
+  }
+
+  private static Stream<String> nets(Board board) {
+    return board.nets().stream()
+        .map(Net::name)
+        .filter(n -> !board.isSupply(n))
+        .map(n -> n.toLowerCase(Locale.ROOT));
+  }
+
+  /** Whether it is one line in another order, which needs no name of its own. */
+  boolean isOne() {
+    return lines.size() == 1 && unknown.isEmpty();
+  }
+
+  /** Commas part words unless they stand in a number. */
+  private static List<String> words(String line) {
+    return Arrays.stream(line.strip().split("[\\s\\p{Z}\\p{Cntrl}]+"))
+        .flatMap(word -> Arrays.stream(word.split(",(?!\\d)|(?<!\\d),")))
+        .filter(word -> !word.isEmpty())
+        .toList();
+  }
+
+  private static final class Reader {
+    private final Board board;
+    private final List<String> words;
+    private final List<String> subjects = new ArrayList<>();
+    private final List<String> unknown = new ArrayList<>();
+
+    Reader(Board board, List<String> words) {
+      this.board = board;
+      this.words = words;
+    }
+
+    Optional<SeveralSubjects> read() {
+      String first = words.getFirst().toLowerCase(Locale.ROOT);
+      int at = words.indexOf("at");
+      if (at > 1 && at < words.size() - 1 && !isSubject(words.getFirst())) {
+        return line(board.net(words.getFirst()).filter(n -> !board.isSupply(n.name())), at);
+      }
+      if (VERBS.contains(first)) {
+        int rest = gather(1, false);
+        String after = rest(rest);
+        boolean alone = after.isEmpty() && (first.equals("mended") || first.equals("found"));
+        return subjects.size() + unknown.size() < 2 || alone
+            ? Optional.empty()
+            : made(subject -> first + " " + subject + after);
+      }
+      if (VERDICTS.contains(first)) {
+        String after = rest(gather(1, false));
+        return subjects.isEmpty() || after.isEmpty()
+            ? Optional.empty()
+            : made(subject -> subject + " " + first + after);
+      }
+      int rest = gather(0, true);
+      String after = rest(rest);
+      boolean verdict = after.equals(" good") || after.equals(" bad");
+      if (subjects.isEmpty()
+          || after.isEmpty()
+          || (subjects.size() + unknown.size() < 2 && !verdict)) {
+        return Optional.empty();
+      }
+      return made(subject -> subject + (verdict ? verdict(subject, after) : after));
+    }
+
+    /** By what a part that is called good was found so: there is one usual way for most. */
+    private String verdict(String subject, String after) {
+      boolean good = after.equals(" good");
+      Optional<Part> part = board.part(subject);
+      if (part.filter(p -> p.device().isRom()).isPresent()) {
+        return good ? " rom good" : " rom differs";
+      }
+      boolean testable =
+          part.filter(p -> p.device().isRam() || p.device().isSmallLogic()).isPresent();
+      return testable ? (good ? " tester pass" : " tester fail") : after;
+    }
+
+    /** A line by the name of its net, at the pins of some parts. */
+    private Optional<SeveralSubjects> line(Optional<Net> net, int at) {
+      if (net.isEmpty()) {
+        return Optional.empty();
+      }
+      String shown = " " + String.join(" ", words.subList(1, at));
+      for (String word : words.subList(at + 1, words.size())) {
+        List<String> pins =
+            net.get().path().stream()
+                .filter(p -> p.part().equalsIgnoreCase(word))
+                .map(PinRef::toString)
+                .toList();
+        subjects.addAll(pins);
+        if (pins.isEmpty()) {
+          unknown.add(word);
+        }
+      }
+      return subjects.isEmpty() ? Optional.empty() : made(subject -> subject + shown);
+    }
+
+    private Optional<SeveralSubjects> made(Function<String, String> line) {
+      return Optional.of(
+          new SeveralSubjects(
+              subjects.stream().limit(MOST).map(line).toList(),
+              subjects.stream().limit(MOST).toList(),
+              unknown));
+    }
+
+    private String rest(int from) {
+      List<String> rest = words.subList(Math.min(from, words.size()), words.size());
+      return rest.isEmpty() ? "" : " " + String.join(" ", rest);
+    }
+
+    /**
+     * Takes parts, and pins where those are meant, from a word on.
+     *
+     * @return the first word that is none
+     */
+    private int gather(int from, boolean pins) {
+      int i = from;
+      while (i < words.size()) {
+        String word = words.get(i);
+        Matcher range = RANGE.matcher(word);
+        if (range.matches() && range(range)) {
+          i++;
+        } else if (board.part(designator(word)).isPresent() && (pins || !word.contains("."))) {
+          subjects.add(word);
+          i++;
+        } else if (word.equalsIgnoreCase("and") && i > from) {
+          i++;
+        } else if (!subjects.isEmpty()
+            && LIKE_A_PART.matcher(word).matches()
+            && (pins || !word.contains("."))) {
+          unknown.add(word);
+          i++;
+        } else {
+          return i;
+        }
+      }
+      return i;
+    }
+
+    private boolean range(Matcher range) {
+      String letters = range.group(1);
+      boolean same = range.group(3).isEmpty() || range.group(3).equalsIgnoreCase(letters);
+      int one = Integer.parseInt(range.group(2));
+      int other = Integer.parseInt(range.group(4));
+      if (!same || Math.abs(other - one) >= MOST) {
+        return false;
+      }
+      int step = other >= one ? 1 : -1;
+      for (int n = one; n != other + step; n += step) {
+        String name = letters + n;
+        (board.part(designator(name)).isPresent() ? subjects : unknown).add(name);
+      }
+      return true;
+    }
+
+    private boolean isSubject(String word) {
+      return board.part(designator(word)).isPresent();
+    }
+
+    /** The part a word names, in the capitals of the board. */
+    private String designator(String word) {
+      int dot = word.indexOf('.');
+      String part = dot < 0 ? word : word.substring(0, dot);
+      return board.parts().stream()
+          .map(Part::designator)
+          .filter(d -> d.equalsIgnoreCase(part))
+          .findFirst()
+          .orElse(part);
+    }
+  }
+}
