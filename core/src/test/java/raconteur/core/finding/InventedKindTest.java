@@ -147,6 +147,7 @@ class InventedKindTest {
 
       import java.time.Instant;
       import java.util.List;
+      import java.util.Set;
       import java.util.concurrent.Callable;
       import java.util.stream.IntStream;
       import raconteur.core.board.Board;
@@ -180,7 +181,7 @@ class InventedKindTest {
               + "|" + sniffed.identity()
               + "|" + sniffed.kind().title()
               + "|" + sniffed.kind().caution()
-              + "|" + advisor.minutes(new Step.Test(sniffed))
+              + "|" + advisor.minutes(new Step.Test(sniffed), Set.of())
               + "|" + (after > 5 * before);
         }
 

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -44,6 +45,16 @@ class NextStepsTest {
     assertThat(costs.riskOfTakingOut(board, board.part("U24").orElseThrow()))
         .isCloseTo(16 * 0.001 * 15, within(1e-9));
     assertThat(costs.riskOfTakingOut(board, board.part("U13").orElseThrow())).isZero();
+  }
+
+  /** What lies on the bench is not unsoldered once more. */
+  @Test
+  void aPartThatIsOutIsTestedForTheMinutesOfTheTestAlone() {
+    Advisor advisor = new Advisor(Boards.KITTIWAKE_B, History.NONE, 1);
+    var test = new Step.Test(new Finding.TesterVerdict("U24", true, new TreeSet<>()));
+    double soldered = advisor.minutes(test, Set.of());
+    assertThat(soldered - advisor.minutes(test, Set.of("U24")))
+        .isCloseTo(8 + 6 + 16 * 0.001 * 15, within(1e-9));
   }
 
   @Test
