@@ -271,7 +271,7 @@ public final class NextSteps {
   }
 
   private static String missed(DepthMeter.Fact fact) {
-    return String.format("Worth adding to the board: %s; then %s.", fact.what(), fact.buys());
+    return "Worth adding to the board: " + fact.what() + "; then " + fact.buys() + ".";
   }
 
   /** The place mending in turn begins with, if it is told as a suspect. */
