@@ -53,13 +53,7 @@ public final class DiagnosisReport {
         "%nSuspects, of sets of up to %d faults (%.2f %% of them weighed)",
         diagnosis.largestHypothesis(),
         diagnosis.weighed() * 100);
-    if (diagnosis.beyond() > 0.005) {
-      line(
-          text,
-          "More than %d: %.0f %%, of what is likely by itself.",
-          diagnosis.largestHypothesis(),
-          diagnosis.beyond() * 100);
-    }
+    diagnosis.larger().ifPresent(words -> line(text, "%s", words));
     if (!diagnosis.effort().isWhole()) {
       line(text, "%s", diagnosis.effort().words());
     }

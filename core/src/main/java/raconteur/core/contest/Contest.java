@@ -58,11 +58,7 @@ public final class Contest {
    * @param withoutFiles whether what was simulated beforehand for the board is withheld
    * @param outside the share of faults of kinds or at places the engine does not reason about
    */
-  public record Rules(int largest, boolean simulated, boolean withoutFiles, double outside) {
-    public Rules(int largest, boolean simulated) {
-      this(largest, simulated, false, 0);
-    }
-  }
+  public record Rules(int largest, boolean simulated, boolean withoutFiles, double outside) {}
 
   /** One case as one policy played it. */
   public record Played(

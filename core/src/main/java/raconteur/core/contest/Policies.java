@@ -12,7 +12,7 @@ import raconteur.core.plan.Step;
 public enum Policies {
   /** What the engine proposes. */
   RACONTEUR("raconteur"),
-  /** Everybody's list in everybody's order, whatever was read before. */
+  /** What is cheap first, then the list in its order; what a test calls bad is mended at once. */
   CHECKLIST("fixed checklist"),
   /** Mends whatever is most suspected, and looks. */
   LIKELIEST("likeliest part first"),

@@ -1,7 +1,6 @@
 package raconteur.core.diagnose;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -117,18 +116,18 @@ final class HypothesisSearch {
   private static long[] marks(
       List<Occurrence> occurrences, List<EvidenceColumn<?>> columns, int[] epochs) {
     int faults = occurrences.stream().mapToInt(Occurrence::fault).max().orElse(-1) + 1;
-    int[][] byFault = new int[faults][];
+    List<List<Integer>> byFault = new ArrayList<>();
+    for (int fault = 0; fault < faults; fault++) {
+      byFault.add(new ArrayList<>(1));
+    }
     for (int o = 0; o < occurrences.size(); o++) {
-      int fault = occurrences.get(o).fault();
-      int[] before = byFault[fault] == null ? new int[0] : byFault[fault];
-      byFault[fault] = Arrays.copyOf(before, before.length + 1);
-      byFault[fault][before.length] = o;
+      byFault.get(occurrences.get(o).fault()).add(o);
     }
     long[] marks = new long[occurrences.size()];
     for (int i = 0; i < epochs.length; i++) {
       EvidenceColumn<?> column = columns.get(i);
       for (int fault : column.touched()) {
-        for (int o : fault < faults && byFault[fault] != null ? byFault[fault] : new int[0]) {
+        for (int o : fault < faults ? byFault.get(fault) : List.<Integer>of()) {
           if (occurrences.get(o).during(epochs[i])) {
             marks[o] += mixed((long) i << 32 | column.effectOf(fault));
           }

@@ -62,6 +62,9 @@ final class Marginals {
   static final class Gathering {
     private static final int MOST = 4;
 
+    /** Overlaps of so many classes are taken off pair by pair, which is quicker. */
+    private static final int MOST_IN_FULL = 3;
+
     private final FaultClass[] classes;
     private final int[] placeOf;
     private final int epoch;
@@ -295,7 +298,7 @@ final class Marginals {
      * Where classes of one combination share a place: 1 − Π(1 − g) in place of the sum of the g.
      */
     private void takeOffOverlap(int[] chosen, int[] counts, int depth, double weight) {
-      if (depth > 3) {
+      if (depth > MOST_IN_FULL) {
         overlapOfMany(chosen, counts, depth, weight);
         return;
       }

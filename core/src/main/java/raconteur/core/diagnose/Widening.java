@@ -10,7 +10,8 @@ import java.util.stream.IntStream;
  * by itself, of any number, and of a few others beside it. What was found in the hand, or failed a
  * tester, then takes no room from what is still looked for.
  *
- * <p>Goes by rounds: what the larger sets show to be likely joins what they are made of.
+ * <p>Goes by rounds: what the larger sets show to be likely joins what they are made of. Left out
+ * are two of one class among the likely, and what is made of the likely and weighs next to nothing.
  */
 final class Widening {
   /** Where sets as large as they may be have this share, there may well be larger ones. */
@@ -20,10 +21,6 @@ final class Widening {
   private static final double LIKELY = 0.08;
 
   private static final int MOST_LIKELY = 8;
-
-  /** Beside what is likely: one fewer than the sets of the first walk have. */
-  private final int others;
-
   private static final int ROUNDS = 3;
 
   /** What is made of the likely and is this much lighter than the best such set is left out. */
@@ -31,6 +28,9 @@ final class Widening {
 
   private final SetWalk first;
   private final int largest;
+
+  /** How many faults stand beside what is likely: one fewer than sets of the first walk have. */
+  private final int others;
 
   private Widening(SetWalk first, int largest) {
     this.first = first;

@@ -1,6 +1,5 @@
 package raconteur.core.finding;
 
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -59,65 +58,12 @@ public final class BenchLine {
     }
     Understanding understood =
         SeveralSubjects.of(board, line)
-            .map(several -> several(several, line, context))
+            .map(several -> several.together(line, each -> one(each, context)))
             .orElseGet(() -> one(line, context));
     return understood instanceof Understanding.Refused && SeveralSubjects.mayBecome(board, line)
         ? new Understanding.Unfinished(
             "Another part or pin, or what is said of all of them, for example tester pass.")
         : understood;
-  }
-
-  /** Every one of several lines understood, or what stands against the first that is not. */
-  private Understanding several(SeveralSubjects several, String line, BenchContext context) {
-    if (several.isOne()) {
-      return one(several.lines().getFirst(), context);
-    }
-    if (!several.unknown().isEmpty()) {
-      return new Understanding.Refused(
-          String.join(", ", several.unknown().stream().map(Words::clip).toList())
-              + (several.unknown().size() == 1 ? " is" : " are")
-              + " not on this board; without "
-              + (several.unknown().size() == 1 ? "it" : "them")
-              + " the line would be taken for "
-              + String.join(", ", several.subjects())
-              + ".");
-    }
-    List<Statement> statements = new ArrayList<>();
-    Optional<String> question = Optional.empty();
-    String told = "";
-    for (String each : several.lines()) {
-      Understanding understood = one(each, context);
-      switch (understood) {
-        case Understanding.Understood(Statement statement, String sentence) -> {
-          statements.add(statement);
-          told = told.isEmpty() ? sentence : told;
-        }
-        case Understanding.Asked(Statement statement, String sentence) -> {
-          statements.add(statement);
-          question = question.or(() -> Optional.of(sentence));
-        }
-        case Understanding.Unfinished _, Understanding.Refused _ -> {
-          return understood;
-        }
-      }
-    }
-    if (statements.stream().anyMatch(Finding.PullStep.class::isInstance)) {
-      return new Understanding.Refused(
-          "One part a line where a rail is read after it: pull U13 92 ohm.");
-    }
-    var all = new Statement.Several(statements, String.join(" ", line.strip().split("\\s+")));
-    String first = told;
-    return question
-        .<Understanding>map(sentence -> new Understanding.Asked(all, sentence))
-        .orElseGet(
-            () ->
-                new Understanding.Understood(
-                    all,
-                    several.lines().size()
-                        + " findings, of "
-                        + String.join(", ", several.subjects())
-                        + ". The first: "
-                        + first));
   }
 
   private Understanding one(String line, BenchContext context) {
@@ -140,12 +86,12 @@ public final class BenchLine {
       return List.of();
     }
     Optional<SeveralSubjects> several = SeveralSubjects.of(board, line);
-    if (several.isPresent() && !Character.isWhitespace(line.charAt(line.length() - 1))) {
-      return completeOne(several.get().lines().getLast(), context);
+    if (several.isEmpty()) {
+      return completeOne(line, context);
     }
-    return several.isPresent()
-        ? completeOne(several.get().lines().getLast() + " ", context)
-        : completeOne(line, context);
+    // What comes next goes by the last of them.
+    String open = Character.isWhitespace(line.charAt(line.length() - 1)) ? " " : "";
+    return completeOne(several.get().lines().getLast() + open, context);
   }
 
   private List<String> completeOne(String line, BenchContext context) {

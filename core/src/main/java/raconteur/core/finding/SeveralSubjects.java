@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -39,7 +40,9 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
           "BA0 toggling at U15 U16",
           "mended U21-U28 replaced");
 
-  private static final int MOST = 100;
+  /** Longer ranges are slips. */
+  private static final int LONGEST_RANGE = 100;
+
   private static final Set<String> VERBS = Set.of("mended", "found", "pull", "seat", "missing");
   private static final Set<String> VERDICTS = Set.of("tester", "rom");
   private static final Pattern RANGE =
@@ -100,9 +103,59 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
         .map(n -> n.toLowerCase(Locale.ROOT));
   }
 
-  /** Whether it is one line in another order, which needs no name of its own. */
-  boolean isOne() {
-    return lines.size() == 1 && unknown.isEmpty();
+  /**
+   * All of it understood together, or what stands against the first that is not.
+   *
+   * @param line as it was typed
+   * @param one how each of the lines is understood
+   */
+  Understanding together(String line, Function<String, Understanding> one) {
+    if (!unknown.isEmpty()) {
+      return notThere();
+    }
+    if (lines.size() == 1) {
+      return one.apply(lines.getFirst());
+    }
+    List<Statement> statements = new ArrayList<>();
+    List<String> sentences = new ArrayList<>();
+    Optional<String> question = Optional.empty();
+    for (String each : lines) {
+      Understanding understood = one.apply(each);
+      switch (understood) {
+        case Understanding.Understood(Statement statement, String sentence) -> {
+          statements.add(statement);
+          sentences.add(sentence);
+        }
+        case Understanding.Asked(Statement statement, String sentence) -> {
+          statements.add(statement);
+          question = question.or(() -> Optional.of(sentence));
+        }
+        case Understanding.Unfinished _, Understanding.Refused _ -> {
+          return understood;
+        }
+      }
+    }
+    if (statements.stream().anyMatch(Finding.PullStep.class::isInstance)) {
+      return new Understanding.Refused(
+          "One part a line where a rail is read after it: pull U13 92 ohm.");
+    }
+    var all = new Statement.Several(statements, String.join(" ", line.strip().split("\\s+")));
+    return question.isPresent()
+        ? new Understanding.Asked(all, question.get())
+        : new Understanding.Understood(
+            all, "Said of each of " + String.join(", ", subjects) + ". " + sentences.getFirst());
+  }
+
+  private Understanding notThere() {
+    boolean one = unknown.size() == 1;
+    return new Understanding.Refused(
+        String.join(", ", unknown.stream().map(Words::clip).toList())
+            + (one ? " is" : " are")
+            + " not on this board; without "
+            + (one ? "it" : "them")
+            + " the line would be taken for "
+            + String.join(", ", subjects)
+            + ".");
   }
 
   /** Commas part words unless they stand in a number. */
@@ -126,9 +179,9 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
 
     Optional<SeveralSubjects> read() {
       String first = words.getFirst().toLowerCase(Locale.ROOT);
-      int at = words.indexOf("at");
+      int at = at();
       if (at > 1 && at < words.size() - 1 && !isSubject(words.getFirst())) {
-        return line(board.net(words.getFirst()).filter(n -> !board.isSupply(n.name())), at);
+        return line(net(words.getFirst()), at);
       }
       if (VERBS.contains(first)) {
         int rest = gather(1, false);
@@ -146,7 +199,7 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
       }
       int rest = gather(0, true);
       String after = rest(rest);
-      boolean verdict = after.equals(" good") || after.equals(" bad");
+      boolean verdict = after.equalsIgnoreCase(" good") || after.equalsIgnoreCase(" bad");
       if (subjects.isEmpty()
           || after.isEmpty()
           || (subjects.size() + unknown.size() < 2 && !verdict)) {
@@ -157,7 +210,7 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
 
     /** By what a part that is called good was found so: there is one usual way for most. */
     private String verdict(String subject, String after) {
-      boolean good = after.equals(" good");
+      boolean good = after.equalsIgnoreCase(" good");
       Optional<Part> part = board.part(subject);
       if (part.filter(p -> p.device().isRom()).isPresent()) {
         return good ? " rom good" : " rom differs";
@@ -165,6 +218,19 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
       boolean testable =
           part.filter(p -> p.device().isRam() || p.device().isSmallLogic()).isPresent();
       return testable ? (good ? " tester pass" : " tester fail") : after;
+    }
+
+    private int at() {
+      return IntStream.range(0, words.size())
+          .filter(i -> words.get(i).equalsIgnoreCase("at"))
+          .findFirst()
+          .orElse(-1);
+    }
+
+    private Optional<Net> net(String name) {
+      return board.nets().stream()
+          .filter(n -> n.name().equalsIgnoreCase(name) && !board.isSupply(n.name()))
+          .findFirst();
     }
 
     /** A line by the name of its net, at the pins of some parts. */
@@ -188,11 +254,8 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
     }
 
     private Optional<SeveralSubjects> made(Function<String, String> line) {
-      return Optional.of(
-          new SeveralSubjects(
-              subjects.stream().limit(MOST).map(line).toList(),
-              subjects.stream().limit(MOST).toList(),
-              unknown));
+      List<String> each = subjects.stream().distinct().toList();
+      return Optional.of(new SeveralSubjects(each.stream().map(line).toList(), each, unknown));
     }
 
     private String rest(int from) {
@@ -234,7 +297,7 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
       boolean same = range.group(3).isEmpty() || range.group(3).equalsIgnoreCase(letters);
       int one = Integer.parseInt(range.group(2));
       int other = Integer.parseInt(range.group(4));
-      if (!same || Math.abs(other - one) >= MOST) {
+      if (!same || Math.abs(other - one) >= LONGEST_RANGE) {
         return false;
       }
       int step = other >= one ? 1 : -1;

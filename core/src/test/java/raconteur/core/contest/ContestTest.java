@@ -27,7 +27,7 @@ class ContestTest {
    */
   @Test
   void threeFaultsThatHideEachOtherAreSolvedOneAfterAnother() {
-    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, false));
+    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, false, false, 0));
     Contest.Score score =
         contest
             .play(Policies.RACONTEUR, faults("U13 dead", "U24.14 stuck low", "U45 dead"), 5)
@@ -39,7 +39,7 @@ class ContestTest {
 
   @Test
   void theSameSeedPlantsTheSameFaultsAndAllOfThemShow() {
-    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, false));
+    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, false, false, 0));
     for (long seed = 1; seed < 20; seed++) {
       List<PlantedFault> planted = contest.faults(seed);
       assertThat(planted).hasSizeBetween(1, 3).isEqualTo(contest.faults(seed));
@@ -50,7 +50,7 @@ class ContestTest {
   /** Trade's order: common practice, no source. */
   @Test
   void theChecklistMeasuresWhatCostsLittleBeforeAnythingIsUnsoldered() {
-    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false));
+    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false, false, 0));
     List<String> story =
         contest.play(Policies.CHECKLIST, faults("U24.14 stuck low"), 2).story().stream()
             .map(e -> ((Entry.Line) e).line())
@@ -85,7 +85,7 @@ class ContestTest {
   /** Withheld files are not looked at: a board by another name answers the same. */
   @Test
   void withoutFilesTheSameFaultsArePlantedAndFound() {
-    Contest with = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false));
+    Contest with = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false, false, 0));
     Contest without = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false, true, 0));
     assertThat(without.faults(3)).isEqualTo(with.faults(3));
     Contest.Played played = without.play(Policies.RACONTEUR, faults("U24.14 stuck low"), 4);

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.board.Board;
+import raconteur.core.board.PinRef;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.story.Told;
 
@@ -50,6 +51,9 @@ class SeveralSubjectsTest {
     "tester U24 U25 fail, U24 tester fail|U25 tester fail",
     "rom U15 good, U15 rom good",
     "BA0 toggling at U15 U16, U15.8 toggling|U16.8 toggling",
+    "ba0 TOGGLING AT u15 u16, U15.8 toggling|U16.8 toggling",
+    "U24 U25 GOOD, U24 tester pass|U25 tester pass",
+    "U24 U25 U24 hot, U24 hot|U25 hot",
     "mended U24 U25 replaced, mended U24 replaced|mended U25 replaced",
     "found U24 U25 dead, found U24 dead|found U25 dead",
     "pull U15 U16, pull U15|pull U16"
@@ -120,6 +124,21 @@ class SeveralSubjectsTest {
           .isCloseTo(suspect.probability(), within(1e-6));
     }
     assertThat(one.telling().lines().get(1).entry().line()).isEqualTo("U24 U25 U26 tester pass");
+  }
+
+  /** As many as a line holds; none is dropped without a word. */
+  @Test
+  void asManyPinsAsALineHoldsAreAllTaken() {
+    List<String> pins =
+        BOARD.nets().stream()
+            .filter(n -> !BOARD.isSupply(n.name()))
+            .flatMap(n -> n.path().stream())
+            .map(PinRef::toString)
+            .distinct()
+            .limit(64)
+            .toList();
+    assertThat(says(String.join(" ", pins) + " low")).hasSize(64);
+    assertThat(says("U1-U66 normal").size()).isGreaterThan(50);
   }
 
   /** A set fitted together is one look at the board later. */

@@ -108,7 +108,8 @@ public final class StoryList extends ListView<Told> {
                     Texts.line(line, Style.STORY_UNREAD),
                     Texts.line(
                         "not understood on this board: " + unread.why(), Style.STORY_UNREAD));
-        case Told.Counts counts when counts.statement() instanceof Statement.Mended ->
+        case Told.Counts _
+            when told.counted().stream().anyMatch(c -> c.statement() instanceof Statement.Mended) ->
             row.getChildren()
                 .addAll(
                     Texts.line(line, Style.STORY_MEND),

@@ -92,18 +92,11 @@ final class ReasonsPane extends ScrollPane {
             Texts.label(
                 String.format(
                     Locale.ROOT,
-                    "Weighed: %.1f %% of all sets of up to %d faults%s.",
+                    "Weighed: %.1f %% of all sets of up to %d faults.",
                     Math.floor(diagnosis.weighed() * 1000) / 10,
-                    diagnosis.largestHypothesis(),
-                    diagnosis.beyond() > 0.005
-                        ? String.format(
-                            Locale.ROOT,
-                            ", and larger ones of what is likely by itself; that there are more"
-                                + " than %d: %.0f %%",
-                            diagnosis.largestHypothesis(),
-                            diagnosis.beyond() * 100)
-                        : ""),
+                    diagnosis.largestHypothesis()),
                 Style.FAINT));
+    diagnosis.larger().ifPresent(w -> lines.getChildren().add(Texts.label(w, Style.FAINT)));
     if (!diagnosis.effort().isWhole()) {
       lines.getChildren().add(Texts.label(diagnosis.effort().words(), Style.FAINT));
     }
