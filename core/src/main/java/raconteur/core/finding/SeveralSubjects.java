@@ -276,7 +276,7 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
         if (range.matches() && range(range)) {
           i++;
         } else if (board.part(designator(word)).isPresent() && (pins || !word.contains("."))) {
-          subjects.add(word);
+          subjects.add(inCapitals(word));
           i++;
         } else if (word.equalsIgnoreCase("and") && i > from) {
           i++;
@@ -303,13 +303,19 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
       int step = other >= one ? 1 : -1;
       for (int n = one; n != other + step; n += step) {
         String name = letters + n;
-        (board.part(designator(name)).isPresent() ? subjects : unknown).add(name);
+        (board.part(designator(name)).isPresent() ? subjects : unknown).add(inCapitals(name));
       }
       return true;
     }
 
     private boolean isSubject(String word) {
       return board.part(designator(word)).isPresent();
+    }
+
+    /** A part or pin with its part in the capitals of the board. */
+    private String inCapitals(String word) {
+      int dot = word.indexOf('.');
+      return designator(word) + (dot < 0 ? "" : word.substring(dot));
     }
 
     /** The part a word names, in the capitals of the board. */

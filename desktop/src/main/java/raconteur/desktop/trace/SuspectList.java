@@ -30,7 +30,7 @@ final class SuspectList extends ListView<Suspect> {
   SuspectList(Consumer<Suspect> onChosen) {
     setAccessibleText("Suspects");
     setCellFactory(list -> new Cell());
-    setPlaceholder(Texts.label("No suspects yet: log what the board shows.", Style.FAINT));
+    say(false);
     getSelectionModel()
         .selectedItemProperty()
         .addListener(
@@ -39,6 +39,16 @@ final class SuspectList extends ListView<Suspect> {
                 onChosen.accept(chosen);
               }
             });
+  }
+
+  /** What stands there while there are no suspects. */
+  final void say(boolean thinking) {
+    setPlaceholder(
+        Texts.label(
+            thinking
+                ? "They come when the story is weighed."
+                : "No suspects yet: log what the board shows.",
+            Style.FAINT));
   }
 
   /** Shows new suspects, keeping the choice on the same place where it is still there. */

@@ -261,6 +261,7 @@ public final class TraceView extends StackPane {
   private void show(DeskState state) {
     stepCard.show(state);
     news.setText(state.news());
+    suspects.say(state.thinking());
     state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
     // The same suspect stays chosen, while what is said of it may have changed.
     Optional.ofNullable(suspects.getSelectionModel().getSelectedItem()).ifPresent(this::choose);
