@@ -148,12 +148,13 @@ public final class BoardCircuit {
         case Place.Contact(PinRef pin) -> contacts.add(pin);
         case Place.Segment segment -> opens.add(segment);
         case Place.Bridge bridge -> bridges.add(bridge);
+        case Place.Inside inside -> bridges.add(inside.asBridge());
         case Place.OfPart(String part) when fault.mode() == FaultMode.UNSUITED ->
             board.part(part).stream()
                 .flatMap(p -> p.pins().stream())
                 .filter(p -> board.kind(p).drives())
                 .forEach(p -> slowNanos.put(p, UNSUITED_NANOS));
-        case Place.OfPart _, Place.Load _ -> {}
+        case Place.OfPart _, Place.Load _, Place.Joints _ -> {}
       }
     }
 

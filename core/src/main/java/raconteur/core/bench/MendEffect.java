@@ -24,6 +24,7 @@ final class MendEffect {
           switch (action) {
             case REPLACED ->
                 place.equals(new Place.OfPart(part)) || contactOf(planted, part, board);
+            case REFLOWED -> isOpenAt(planted, part);
             case RESEATED, CLEANED ->
                 contactOf(planted, part, board)
                     || (place.equals(new Place.OfPart(part)) && isConnector(part, board));
@@ -73,15 +74,20 @@ final class MendEffect {
     return switch (place) {
       case Place.Segment s -> s.from().part().equals(part) || s.to().part().equals(part);
       case Place.Contact c -> c.pin().part().equals(part);
+      case Place.Joints joints -> joints.part().equals(part);
       case Place other -> false;
     };
   }
 
-  /** An open at a socketed part's own contact. */
-  private static boolean contactOf(PlantedFault planted, String part, Board board) {
+  /** An open at one of a part's pins. */
+  private static boolean isOpenAt(PlantedFault planted, String part) {
     return planted.wrong() instanceof PlantedFault.Known(Fault fault)
         && fault.mode() == FaultMode.OPEN
-        && isAt(fault.place(), part)
-        && board.part(part).filter(Part::socketed).isPresent();
+        && isAt(fault.place(), part);
+  }
+
+  /** An open at a socketed part's own contact. */
+  private static boolean contactOf(PlantedFault planted, String part, Board board) {
+    return isOpenAt(planted, part) && board.part(part).filter(Part::socketed).isPresent();
   }
 }

@@ -62,7 +62,13 @@ public final class SupplySide {
               rail,
               FIGURES.of(fault.mode() == FaultMode.SHORTED ? "shorted part ohms" : "leak ohms"));
       case Place.Bridge bridge -> joinedNets.add(Set.of(bridge.netOne(), bridge.netOther()));
-      case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _, Place.Contact _ -> {}
+      case Place.Inside inside -> note(new Fault(inside.asBridge(), fault.mode()));
+      case Place.OfPart _,
+          Place.Output _,
+          Place.Input _,
+          Place.Segment _,
+          Place.Contact _,
+          Place.Joints _ -> {}
     }
   }
 

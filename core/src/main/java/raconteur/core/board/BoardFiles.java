@@ -462,8 +462,8 @@ public final class BoardFiles {
         .entries()
         .forEach(
             (block, chance) -> {
-              if (!blocks.contains(block)) {
-                throw chance.wrong("\"" + block + "\" is not one of this board's blocks");
+              if (!blocks.contains(block) && !parts.containsKey(block)) {
+                throw chance.wrong("\"" + block + "\" is not one of this board's blocks or parts");
               }
               chances.put(block, chance.between(0, 1));
             });

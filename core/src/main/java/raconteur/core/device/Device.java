@@ -80,6 +80,16 @@ public record Device(
     return is("resistor");
   }
 
+  /** Whether it joins its two pins like a wire: a coil, a bead, a fuse, a link. */
+  public boolean isSeries() {
+    return pins.size() == 2
+        && (name.contains("inductor")
+            || name.contains("coil")
+            || name.contains("bead")
+            || name.contains("fuse")
+            || name.contains("link"));
+  }
+
   public boolean isElectrolytic() {
     return is("electrolytic");
   }

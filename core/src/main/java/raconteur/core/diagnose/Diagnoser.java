@@ -133,7 +133,8 @@ public final class Diagnoser {
     }
     forgetColumns(asked);
     List<DatedFinding> weighed = explained ? findings.subList(0, chain.size() - 1) : List.of();
-    List<Stretch> stretches = Stretch.all(catalogue, columnsOf(asked));
+    List<Stretch> stretches =
+        Stretch.bySocket(Stretch.all(catalogue, columnsOf(asked)), board, this::now);
     List<Suspect> suspects =
         stretches.stream()
             .filter(s -> now(s) > SUSPECT_ABOVE)

@@ -95,13 +95,17 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
       case Mend.OfPart(String part, Mend.PartAction action) ->
           switch (action) {
             case REPLACED ->
-                fault.place().mendable().equals(new Place.OfPart(part)) ? rates.cures() : 0;
+                fault.place().mendable().equals(new Place.OfPart(part))
+                    ? rates.cures()
+                    : fault.place().equals(new Place.Joints(part)) ? rates.contactCures() : 0;
             case RESEATED, CLEANED ->
                 touches(fault, part) || isContact(fault, part, board) ? rates.contactCures() : 0;
+            case REFLOWED -> touches(fault, part) ? rates.contactCures() : 0;
           };
       case Mend.Reflowed(PinRef pin) ->
           (fault.place() instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin)))
                   || fault.place().equals(new Place.Contact(pin))
+                  || fault.place().equals(new Place.Joints(pin.part()))
               ? rates.cures()
               : 0;
       case Mend.Wired(PinRef from, PinRef to) ->
@@ -126,7 +130,8 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
   }
 
   private static boolean touches(Fault fault, String part) {
-    return (fault.place() instanceof Place.Contact(PinRef pin) && pin.part().equals(part))
+    return fault.place().equals(new Place.Joints(part))
+        || (fault.place() instanceof Place.Contact(PinRef pin) && pin.part().equals(part))
         || (fault.place() instanceof Place.Segment s
             && (s.from().part().equals(part) || s.to().part().equals(part)));
   }

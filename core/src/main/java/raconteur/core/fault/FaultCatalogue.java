@@ -29,6 +29,10 @@ import raconteur.core.finding.Finding;
  */
 public final class FaultCatalogue {
   private static final double MOST_EXPECTED = 0.9;
+  private static final String JOINTS = "joints";
+
+  /** How likely a part is that has both lines and was not held by the meter, beside the copper. */
+  private static final double INSIDE_UNASKED = 0.1;
 
   private final List<Fault> faults;
   private final double[] odds;
@@ -54,26 +58,40 @@ public final class FaultCatalogue {
   /** Lists the faults of a board with marked damage areas. */
   public static FaultCatalogue of(
       Board board, Priors priors, History history, List<DamageArea> damage) {
-    return of(board, priors, history, damage, List.of());
+    return of(board, priors, history, new AsFound(damage, Map.of(), Set.of(), List.of()));
   }
 
   /**
-   * The same with what a meter found that nobody would have thought of: a joint between two nets
-   * that are nowhere neighbours, a supply that does not reach a pin.
+   * How a board was found, as far as it makes faults likelier, or possible at all.
    *
-   * @param measured ways that were joined or open against the board's nets
+   * @param damage areas something happened to
+   * @param hurt parts something happened to, where nobody knows where they lie
+   * @param missing parts that are not there: what was wrong inside them is wrong no longer
+   * @param measured ways that were joined or open against the board's nets: a joint between two
+   *     nets that are nowhere neighbours, a supply that does not reach a pin
    */
-  public static FaultCatalogue of(
-      Board board,
-      Priors priors,
-      History history,
+  public record AsFound(
       List<DamageArea> damage,
+      Map<String, DamageArea.Kind> hurt,
+      Set<String> missing,
       List<Finding.Continuity> measured) {
-    var worker = new Worker(board, priors, history, damage);
+    public AsFound {
+      damage = List.copyOf(damage);
+      hurt = Map.copyOf(hurt);
+      missing = Set.copyOf(missing);
+      measured = List.copyOf(measured);
+    }
+  }
+
+  /** The same of a board as it was found. */
+  public static FaultCatalogue of(Board board, Priors priors, History history, AsFound found) {
+    var worker = new Worker(board, priors, history, found);
     worker.parts();
     worker.opens();
-    worker.shorts(measured);
-    measured.forEach(worker::supplyOpen);
+    worker.joints();
+    worker.shorts(found.measured());
+    worker.insideShorts(found.measured());
+    found.measured().forEach(worker::supplyOpen);
     return new FaultCatalogue(
         worker.faults, worker.odds.stream().mapToDouble(Double::doubleValue).toArray());
   }
@@ -106,32 +124,44 @@ public final class FaultCatalogue {
     private final Board board;
     private final Priors priors;
     private final History history;
+    private final AsFound found;
     private final List<DamageArea> damage;
     private final List<Fault> faults = new ArrayList<>();
     private final List<Double> odds = new ArrayList<>();
 
-    Worker(Board board, Priors priors, History history, List<DamageArea> damage) {
+    Worker(Board board, Priors priors, History history, AsFound found) {
       this.board = board;
       this.priors = priors;
       this.history = history;
-      this.damage = damage;
+      this.found = found;
+      this.damage = found.damage();
     }
 
     /** How much more a part fails for where it sits. */
     private double damageFactor(Part part) {
-      boolean hit = damage.stream().anyMatch(a -> !a.kind().copperOnly() && a.touches(part));
+      boolean hit =
+          damage.stream().anyMatch(a -> !a.kind().copperOnly() && a.touches(part))
+              || hurt(part).filter(kind -> !kind.copperOnly()).isPresent();
       return hit ? priors.damage().parts() : 1;
+    }
+
+    /** What happened to a part that was named. */
+    private Optional<DamageArea.Kind> hurt(Part part) {
+      return Optional.ofNullable(found.hurt().get(part.designator()));
+    }
+
+    private double copperFactor(DamageArea.Kind kind) {
+      return kind.copperOnly() ? priors.damage().rework() : priors.damage().copper();
     }
 
     /** How much more the copper at a pin fails for where it lies. */
     private double damageFactor(PinRef pin) {
       Part part = board.part(pin.part()).orElseThrow();
-      double factor = 1;
+      double factor = hurt(part).map(this::copperFactor).orElse(1.0);
       if (!damage.isEmpty() && part.place().known()) {
         for (DamageArea area : damage) {
           if (area.holds(Outline.pinOnBoard(part, pin.number()))) {
-            boolean worked = area.kind().copperOnly();
-            factor = Math.max(factor, worked ? priors.damage().rework() : priors.damage().copper());
+            factor = Math.max(factor, copperFactor(area.kind()));
           }
         }
       }
@@ -148,17 +178,19 @@ public final class FaultCatalogue {
 
     void parts() {
       Map<String, Double> weightByShare = new HashMap<>();
+      Map<String, Integer> membersByShare = new HashMap<>();
       for (Part part : board.parts()) {
         if (part.fitted()) {
           var prior = classOf(part);
           weightByShare.merge(prior.share(), prior.weight(), Double::sum);
+          membersByShare.merge(prior.share(), 1, Integer::sum);
         }
       }
       for (Part part : board.parts()) {
-        if (part.fitted()) {
+        if (part.fitted() && !found.missing().contains(part.designator())) {
           var prior = classOf(part);
           double sum = weightByShare.getOrDefault(prior.share(), 0.0);
-          double share = priors.shares().getOrDefault(prior.share(), 0.0);
+          double share = priors.share(prior.share(), membersByShare.get(prior.share()));
           part(part, sum == 0 ? 0 : priors.expectedFaults() * share * prior.weight() / sum);
         }
       }
@@ -293,10 +325,72 @@ public final class FaultCatalogue {
         }
       }
       double sum = weights.stream().mapToDouble(Double::doubleValue).sum();
-      double expected = priors.expectedFaults() * joints() * priors.copper().opens();
+      double expected = priors.expectedFaults() * jointShare() * priors.copper().opens();
       for (int i = 0; i < places.size(); i++) {
         add(places.get(i), FaultMode.OPEN, expected * weights.get(i) / sum * hurt.get(i));
       }
+    }
+
+    /**
+     * Where no nets are known: the joints and contacts of each part together, by its pins. Their
+     * share is that of the opens.
+     */
+    void joints() {
+      if (!board.nets().isEmpty()) {
+        return;
+      }
+      List<Part> parts = board.parts().stream().filter(Part::fitted).toList();
+      double sum = parts.stream().mapToDouble(this::jointWeight).sum();
+      double expected = priors.expectedFaults() * jointShare() * priors.copper().opens();
+      for (Part part : parts) {
+        add(
+            new Place.Joints(part.designator()),
+            FaultMode.OPEN,
+            expected
+                * jointWeight(part)
+                / sum
+                * part.pins().stream().mapToDouble(this::damageFactor).max().orElse(1));
+      }
+    }
+
+    private double jointWeight(Part part) {
+      return part.pins().size()
+          * part.pins().stream().findFirst().map(this::contactFactor).orElse(1.0);
+    }
+
+    /** Two pins that were measured to be joined may be so inside any part that has both lines. */
+    void insideShorts(List<Finding.Continuity> measured) {
+      for (Finding.Continuity way : measured) {
+        String one = board.netOf(way.one()).map(Net::name).orElse("");
+        String other = board.netOf(way.other()).map(Net::name).orElse("");
+        if (!way.joined() || one.isEmpty() || other.isEmpty() || one.equals(other)) {
+          continue;
+        }
+        for (Part part : board.parts()) {
+          Optional<PinRef> first = pinOn(part, one);
+          Optional<PinRef> second = pinOn(part, other);
+          if (part.fitted()
+              && !part.device().isContact()
+              && first.isPresent()
+              && second.isPresent()) {
+            Fault inside =
+                new Fault(new Place.Inside(first.get(), second.get(), one, other), FaultMode.SHORT);
+            if (!faults.contains(inside)) {
+              // Held against pins of one part the meter speaks of that part first.
+              boolean held =
+                  part.designator().equals(way.one().part())
+                      && part.designator().equals(way.other().part());
+              add(inside.place(), inside.mode(), rare() * (held ? 1 : INSIDE_UNASKED));
+            }
+          }
+        }
+      }
+    }
+
+    private Optional<PinRef> pinOn(Part part, String net) {
+      return part.pins().stream()
+          .filter(pin -> board.netOf(pin).filter(n -> n.name().equals(net)).isPresent())
+          .findFirst();
     }
 
     /** A supply that was measured not to reach a pin. */
@@ -317,7 +411,7 @@ public final class FaultCatalogue {
     /** The chance of what nobody looks for by itself. */
     private double rare() {
       return priors.expectedFaults()
-          * joints()
+          * jointShare()
           * priors.copper().shorts()
           * priors.copper().elsewhere()
           / Math.max(1, board.nets().size());
@@ -328,8 +422,13 @@ public final class FaultCatalogue {
       return poor ? priors.copper().poorSocketFactor() : 1;
     }
 
-    private double joints() {
-      return priors.shares().getOrDefault("joints", 0.0);
+    private double jointShare() {
+      int pins =
+          board.parts().stream()
+              .filter(Part::fitted)
+              .mapToInt(part -> part.device().pins().size())
+              .sum();
+      return priors.share(JOINTS, pins);
     }
 
     void shorts(List<Finding.Continuity> measured) {
@@ -345,7 +444,7 @@ public final class FaultCatalogue {
           }
         }
       }
-      double expected = priors.expectedFaults() * joints() * priors.copper().shorts();
+      double expected = priors.expectedFaults() * jointShare() * priors.copper().shorts();
       for (Neighbours pair : byNets.values()) {
         add(pair.worst, FaultMode.SHORT, expected * pair.weight / places);
       }

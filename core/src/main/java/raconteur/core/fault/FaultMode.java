@@ -23,6 +23,13 @@ public enum FaultMode {
   OPEN("open", Function.LOST, Warmth.USUAL, Line.OWN, Load.NONE),
   SHORT("short", Function.LOST, Warmth.USUAL, Line.OWN, Load.NONE);
 
+  /** Whether it may come and go, and with what. */
+  public enum Steadiness {
+    STEADY,
+    BY_TOUCH,
+    BY_HEAT
+  }
+
   /** What is left of what the part is there for, tried by itself. */
   public enum Function {
     WHOLE,
@@ -86,6 +93,15 @@ public enum FaultMode {
 
   public Load load() {
     return load;
+  }
+
+  public Steadiness steadiness() {
+    return switch (this) {
+      case OPEN -> Steadiness.BY_TOUCH;
+      case WEAK, UNSUITED, BITS_LOST -> Steadiness.BY_HEAT;
+      case DEAD, LEAKS, SHORTED, ADDRESS_STUCK, STUCK_LOW, STUCK_HIGH, FLOATS -> Steadiness.STEADY;
+      case INPUT_LOW, INPUT_HIGH, SHORT -> Steadiness.STEADY;
+    };
   }
 
   /** Whether it disturbs what else hangs on its lines or rails, so that taking it out helps. */

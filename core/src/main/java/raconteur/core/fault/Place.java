@@ -60,6 +60,40 @@ public sealed interface Place {
     }
   }
 
+  /**
+   * All joints of a part and the contacts of its socket together, where no net says which of them
+   * matters.
+   */
+  record Joints(String part) implements Place {
+    @Override
+    public Place mendable() {
+      return this;
+    }
+
+    @Override
+    public String toString() {
+      return "joints of " + part;
+    }
+  }
+
+  /** Two pins of one part that are joined inside it. */
+  record Inside(PinRef one, PinRef other, String netOne, String netOther) implements Place {
+    @Override
+    public Place mendable() {
+      return new OfPart(one.part());
+    }
+
+    /** The same as if it were on the copper: it does the same to both lines. */
+    public Bridge asBridge() {
+      return new Bridge(one, other, netOne, netOther);
+    }
+
+    @Override
+    public String toString() {
+      return one + " to " + other + " inside " + one.part();
+    }
+  }
+
   /** One input of a part, inside the part. */
   record Input(PinRef pin) implements Place {
     @Override

@@ -3,6 +3,7 @@ package raconteur.core.fault;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
@@ -15,6 +16,8 @@ import raconteur.core.data.Loaded;
  * @param expectedFaults over one board
  * @param classes device class to its share and weight
  * @param shares share name to its part of the expected faults
+ * @param membersToLevel share name to the number of members that most of the share takes; a board
+ *     with fewer has fewer faults of the kind, not the same on fewer parts
  * @param modes names of splits of a part's faults; {@code usual} is always there
  * @param copper the split of the joints' share
  * @param historyBoards how many counted boards weigh as much as the table
@@ -25,6 +28,7 @@ public record Priors(
     double expectedFaults,
     Map<String, ClassPrior> classes,
     Map<String, Double> shares,
+    Map<String, Double> membersToLevel,
     Map<String, Modes> modes,
     Copper copper,
     MendRates mends,
@@ -36,11 +40,23 @@ public record Priors(
   public Priors {
     classes = Map.copyOf(classes);
     shares = Map.copyOf(shares);
+    membersToLevel = Map.copyOf(membersToLevel);
     modes = Map.copyOf(modes);
   }
 
   /** The share a device class belongs to, its weight inside it, and how its faults split. */
   public record ClassPrior(String share, double weight, String modes) {}
+
+  /**
+   * The part of the expected faults that a share is on a board with so many members of it: grows
+   * with them and levels off at the share.
+   */
+  public double share(String name, int members) {
+    double whole = shares.getOrDefault(name, 0.0);
+    return Optional.ofNullable(membersToLevel.get(name))
+        .map(most -> whole * -Math.expm1(-members / most))
+        .orElse(whole);
+  }
 
   /** What is assumed of a class the table does not know. */
   ClassPrior classOf(String deviceClass) {
@@ -122,6 +138,7 @@ public record Priors(
             "origin",
             "expected faults",
             "shares",
+            "members to level",
             "classes",
             "modes",
             "copper",
@@ -131,6 +148,15 @@ public record Priors(
             "sibling discount"));
     Map<String, Double> shares = new HashMap<>();
     root.get("shares").entries().forEach((name, share) -> shares.put(name, share.between(0, 1)));
+    Map<String, Double> members = new HashMap<>();
+    if (root.has("members to level")) {
+      for (var entry : root.get("members to level").entries().entrySet()) {
+        if (!shares.containsKey(entry.getKey())) {
+          throw entry.getValue().wrong("\"" + entry.getKey() + "\" is not one of the shares");
+        }
+        members.put(entry.getKey(), entry.getValue().between(0.01, 10_000));
+      }
+    }
     Map<String, Modes> modes = new HashMap<>();
     root.get("modes").entries().forEach((name, split) -> modes.put(name, modes(split)));
     if (!modes.containsKey(USUAL)) {
@@ -154,6 +180,7 @@ public record Priors(
           root.get("expected faults").between(0.1, 50),
           classes,
           shares,
+          members,
           modes,
           new Copper(
               share(copper, "opens"),

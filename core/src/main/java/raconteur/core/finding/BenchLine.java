@@ -34,6 +34,7 @@ public final class BenchLine {
                   new DamagePhrase(),
                   new NotePhrase()),
               TrialPhrases.all(),
+              ProvokingPhrases.all(),
               BookkeepingPhrases.all(),
               ClosingPhrases.all(),
               List.<Phrase>of(new RailPhrase(), new PartPhrase(), new PinPhrase()))

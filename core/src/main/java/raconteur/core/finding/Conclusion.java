@@ -14,13 +14,22 @@ public sealed interface Conclusion {
     STUCK,
     LEAKY,
     SLOW,
-    DIRTY
+    DIRTY,
+    BACKWARDS
   }
 
   record BadPart(String part, PartFault fault) implements Conclusion {
     @Override
     public String line() {
       return part + " " + fault.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /** A leg of a part that is broken or was never there. */
+  record BadLeg(PinRef pin) implements Conclusion {
+    @Override
+    public String line() {
+      return pin + " broken";
     }
   }
 

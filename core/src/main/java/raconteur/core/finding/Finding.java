@@ -3,6 +3,7 @@ package raconteur.core.finding;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.SortedSet;
 import java.util.TreeMap;
@@ -453,10 +454,11 @@ public sealed interface Finding extends Statement {
   enum RomEnd {
     GOOD,
     DIFFERS,
-    UNSTEADY
+    UNSTEADY,
+    SILENT
   }
 
-  /** A ROM read twice and compared; unsteady where the two reads differ. */
+  /** A ROM read twice and compared; unsteady where the two reads differ, silent where none came. */
   record RomCompare(String part, RomEnd end) implements Shown {
     @Override
     public TestKind kind() {
@@ -474,8 +476,16 @@ public sealed interface Finding extends Statement {
     }
   }
 
+  /** How a good board does with a part of this one in it. */
+  enum ElsewhereEnd {
+    GOOD,
+    BAD,
+    /** It fails too, and otherwise than this one. */
+    CHANGED
+  }
+
   /** A part of this board tried in a good board of the same revision. */
-  record Elsewhere(String part, boolean works) implements Shown {
+  record Elsewhere(String part, ElsewhereEnd end) implements Shown {
     @Override
     public TestKind kind() {
       return TestKind.of("good board");
@@ -488,7 +498,7 @@ public sealed interface Finding extends Statement {
 
     @Override
     public String line() {
-      return part + " elsewhere " + (works ? "good" : "bad");
+      return part + " elsewhere " + end.name().toLowerCase(Locale.ROOT);
     }
   }
 
@@ -504,6 +514,7 @@ public sealed interface Finding extends Statement {
       return switch (conclusion) {
         case Conclusion.BadPart bad -> new Subject.OfPart(bad.part());
         case Conclusion.BadCopper bad -> Subject.OfPins.of(bad.one(), bad.other());
+        case Conclusion.BadLeg bad -> Subject.OfPins.of(bad.pin());
       };
     }
 
@@ -628,6 +639,251 @@ public sealed interface Finding extends Statement {
           + Quantities.plain(amount)
           + (hours ? " hours " : " runs ")
           + (clean ? "clean" : "failed");
+    }
+  }
+
+  /** A line that shows noise and no level: nothing drives it, or two things do. */
+  record Noise(PinRef pin) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("probe");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(pin);
+    }
+
+    @Override
+    public String line() {
+      return pin + " noisy";
+    }
+  }
+
+  /** What may be done to a board that shows its fault now and then. */
+  enum Provocation {
+    TAP("tapped"),
+    FLEX("flexed"),
+    MOVED("moved"),
+    WARM("warmed"),
+    COLD("cooled");
+
+    private final String words;
+
+    Provocation(String words) {
+      this.words = words;
+    }
+
+    public String word() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /**
+   * Whether what the board shows changes while a part, or the whole board, is tapped, flexed,
+   * moved, warmed or cooled.
+   *
+   * @param part empty for the board as a whole
+   */
+  record Provoked(Provocation how, String part, boolean changes) implements Shown {
+    @Override
+    public String identity() {
+      return (kind().asks() + " " + how.word() + " " + part).strip();
+    }
+
+    @Override
+    public TestKind kind() {
+      return TestKind.of("provoke");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
+    @Override
+    public String line() {
+      return how.word() + (part.isEmpty() ? "" : " " + part) + (changes ? " changes" : " same");
+    }
+  }
+
+  /** Two parts of this board put into one another's places. */
+  record Exchanged(String one, String other, SwapEffect effect) implements Shown {
+    @Override
+    public String identity() {
+      return kind().asks() + " " + one + " " + other;
+    }
+
+    @Override
+    public TestKind kind() {
+      return TestKind.of("exchange");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfParts(Set.of(one, other));
+    }
+
+    @Override
+    public String line() {
+      return "exchanged " + one + " " + other + " " + effect.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /** Whether a program runs: a cartridge, the board's own firmware, a game. */
+  record Runs(String program, boolean runs) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("runs");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfBoard(program);
+    }
+
+    @Override
+    public String line() {
+      return "runs " + program + (runs ? "" : " not");
+    }
+  }
+
+  /** The whole board felt over, and no part hot but those that were said to be. */
+  record NothingHot() implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("heat sweep");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfBoard.WHOLE;
+    }
+
+    @Override
+    public String line() {
+      return "nothing hot";
+    }
+  }
+
+  /** Whether what has to survive a power-off did. */
+  record Settings(boolean kept) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("settings");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfBoard.WHOLE;
+    }
+
+    @Override
+    public String line() {
+      return kept ? "settings kept" : "settings lost";
+    }
+  }
+
+  /** A recorder on the bus shows the program asking one address for ever, by its select line. */
+  record Polls(String net) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("recorder");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfBoard(net);
+    }
+
+    @Override
+    public String line() {
+      return "polls " + net;
+    }
+  }
+
+  /** What the screen shows while the dead test runs. */
+  enum TestPicture {
+    RIGHT,
+    WRONG,
+    NOTHING
+  }
+
+  /** The picture while the dead test runs: its colour and border are made without the memories. */
+  record DeadTestPicture(TestPicture look) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("dead test picture");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfBoard.WHOLE;
+    }
+
+    @Override
+    public String line() {
+      return "flash picture " + look.name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /**
+   * Whether what comes or goes by one contact works: a key's line, a channel, one signal of a port.
+   */
+  record PinFunction(PinRef pin, boolean works) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("pin function");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfPins.of(pin);
+    }
+
+    @Override
+    public String line() {
+      return "function " + pin + (works ? " good" : " bad");
+    }
+  }
+
+  /** A chip tester's verdict on a part that was replaced. */
+  record OldPartVerdict(String part, boolean passed) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("old part");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
+    @Override
+    public String line() {
+      return part + " old tester " + (passed ? "pass" : "fail");
+    }
+  }
+
+  /** How often a fault shows that does not always. */
+  record ComesAndGoes(int times, double in, boolean hours) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("now and then");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfBoard.WHOLE;
+    }
+
+    @Override
+    public String line() {
+      return "shows " + times + " in " + Quantities.plain(in) + (hours ? " hours" : " runs");
     }
   }
 

@@ -1,7 +1,9 @@
 package raconteur.core.finding;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -38,10 +40,34 @@ final class FlashPhrase extends VerbPhrase {
       return new Understanding.Unfinished("The counts, one a run, or none, or pass.");
     }
     String wanted = words.peek().toLowerCase(java.util.Locale.ROOT);
+    if (words.nextIs("picture")) {
+      words.skip();
+      return picture(words);
+    }
+    if ("picture".startsWith(wanted) && !wanted.equals("p")) {
+      return new Understanding.Unfinished("Next comes picture, and right, wrong or nothing.");
+    }
     if ("none".startsWith(wanted) || "pass".startsWith(wanted)) {
       return new Understanding.Unfinished("The counts, one a run, or none, or pass.");
     }
     return counts(words, table);
+  }
+
+  private static Understanding picture(Words words) {
+    Map<String, Finding.TestPicture> looks = new LinkedHashMap<>();
+    looks.put("right", Finding.TestPicture.RIGHT);
+    looks.put("wrong", Finding.TestPicture.WRONG);
+    looks.put("nothing", Finding.TestPicture.NOTHING);
+    Finding.TestPicture look = words.oneOf("what the screen shows while it runs", looks);
+    words.end();
+    String said =
+        switch (look) {
+          case RIGHT -> "colour and border are right: what makes the picture works";
+          case WRONG -> "the picture is wrong: what makes it is suspected";
+          case NOTHING -> "nothing is seen";
+        };
+    return new Understanding.Understood(
+        new Finding.DeadTestPicture(look), "While the dead test runs " + said + ".");
   }
 
   private static Understanding counts(Words words, List<Flash> table) {

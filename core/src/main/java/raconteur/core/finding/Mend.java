@@ -16,10 +16,14 @@ public sealed interface Mend {
   enum PartAction {
     REPLACED,
     RESEATED,
-    CLEANED
+    CLEANED,
+    REFLOWED
   }
 
-  /** A part replaced by another, pressed back into its socket, or its contacts cleaned. */
+  /**
+   * A part replaced by another, pressed back into its socket, its contacts cleaned or its joints
+   * reflowed.
+   */
   record OfPart(String part, PartAction action) implements Mend {
     @Override
     public String line() {

@@ -16,6 +16,7 @@ final class MendedPhrase extends VerbPhrase {
     PART_ACTIONS.put("replaced", Mend.PartAction.REPLACED);
     PART_ACTIONS.put("reseated", Mend.PartAction.RESEATED);
     PART_ACTIONS.put("cleaned", Mend.PartAction.CLEANED);
+    PART_ACTIONS.put("reflowed", Mend.PartAction.REFLOWED);
   }
 
   MendedPhrase() {

@@ -18,6 +18,9 @@ final class PartPhrase implements Phrase {
     TESTER,
     ROM,
     ELSEWHERE,
+    PINS,
+    OLD,
+    WAS,
     HOT,
     NORMAL,
     COLD
@@ -26,17 +29,24 @@ final class PartPhrase implements Phrase {
   private static final Map<String, About> ABOUT = new LinkedHashMap<>();
   private static final Map<String, Boolean> VERDICT = new LinkedHashMap<>();
   static final Map<String, Boolean> WORKS = new LinkedHashMap<>();
+  private static final Map<String, Finding.ElsewhereEnd> ELSEWHERE_ENDS = new LinkedHashMap<>();
   private static final Map<String, Finding.RomEnd> ROM_ENDS = new LinkedHashMap<>();
 
   static {
     ABOUT.put("tester", About.TESTER);
     ABOUT.put("rom", About.ROM);
     ABOUT.put("elsewhere", About.ELSEWHERE);
+    ABOUT.put("pins", About.PINS);
+    ABOUT.put("old", About.OLD);
+    ABOUT.put("was", About.WAS);
     ABOUT.put("hot", About.HOT);
     ABOUT.put("normal", About.NORMAL);
     ABOUT.put("cold", About.COLD);
     VERDICT.put("pass", true);
     VERDICT.put("fail", false);
+    for (Finding.ElsewhereEnd end : Finding.ElsewhereEnd.values()) {
+      ELSEWHERE_ENDS.put(end.name().toLowerCase(Locale.ROOT), end);
+    }
     WORKS.put("good", true);
     WORKS.put("bad", false);
     for (Finding.RomEnd end : Finding.RomEnd.values()) {
@@ -63,13 +73,35 @@ final class PartPhrase implements Phrase {
       return rom(words, part);
     }
     if (about == About.ELSEWHERE) {
-      boolean works = words.oneOf("how it did in the good board", WORKS);
+      Finding.ElsewhereEnd end = words.oneOf("how it did in the good board", ELSEWHERE_ENDS);
+      words.end();
+      String did =
+          switch (end) {
+            case GOOD -> " works in a good board.";
+            case BAD -> " makes a good board fail.";
+            case CHANGED -> " makes a good board fail otherwise than this one.";
+          };
+      return new Understanding.Understood(
+          new Finding.Elsewhere(part.designator(), end),
+          named(part) + did + " The good part back in shows that nothing was harmed.");
+    }
+    if (about == About.PINS) {
+      return PinPhrase.inOrder(words, part);
+    }
+    if (about == About.OLD) {
+      words.oneOf("what is said of the old part", Map.of("tester", true));
+      boolean passed = words.oneOf("the tester's verdict", VERDICT);
       words.end();
       return new Understanding.Understood(
-          new Finding.Elsewhere(part.designator(), works),
-          named(part)
-              + (works ? " works in a good board." : " makes a good board fail.")
-              + " The good part back in shows that nothing was harmed.");
+          new Finding.OldPartVerdict(part.designator(), passed),
+          "The old "
+              + named(part)
+              + (passed
+                  ? " passes the tester: its mend was not needed."
+                  : " fails the tester: it was bad."));
+    }
+    if (about == About.WAS) {
+      return ClosedPart.read(words, part);
     }
     words.end();
     Finding.Warmth warmth = Finding.Warmth.valueOf(about.name());
@@ -182,6 +214,7 @@ final class PartPhrase implements Phrase {
         switch (end) {
           case GOOD -> " reads as it should, twice.";
           case DIFFERS -> " does not hold what it should.";
+          case SILENT -> " does not answer when it is read.";
           case UNSTEADY -> " reads differently each time: marginal, or a bad contact.";
         };
     return new Understanding.Understood(

@@ -1,5 +1,6 @@
 package raconteur.core.finding;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -21,13 +22,14 @@ final class PinPhrase implements Phrase {
           "low",
           "floating",
           "between",
+          "noisy",
           "gnd",
           "released",
           "held",
           "swings",
           "16 MHz",
           "3.4 V");
-  private static final List<String> LONGER = List.of("gnd", "held", "released", "swings");
+  private static final List<String> LONGER = List.of("gnd", "held", "noisy", "released", "swings");
   private static final Map<String, Signal> STATES = new LinkedHashMap<>();
 
   static {
@@ -53,14 +55,14 @@ final class PinPhrase implements Phrase {
     PinRef pin = words.pin();
     words.mayContinue(WAYS);
     String begun = words.peek().toLowerCase(Locale.ROOT);
-    // A single h is high.
+    // A single h is high, a single n noisy.
     boolean unclear =
         !begun.isEmpty()
-            && !begun.equals("h")
+            && !begun.matches("[hn]")
             && LONGER.stream().anyMatch(w -> w.startsWith(begun) && !w.equals(begun));
     if (unclear) {
       return new Understanding.Unfinished(
-          "Next comes gnd and the ohms, swings and two levels, released or held.");
+          "Next comes noisy, gnd and the ohms, swings and two levels, released or held.");
     }
     if (words.nextIs("gnd")) {
       words.skip();
@@ -85,6 +87,13 @@ final class PinPhrase implements Phrase {
           ? levels(words, pin, measured.value(), measured.value())
           : frequency(words, pin, measured.value());
     }
+    if (words.nextIs("noisy") || words.nextIs("n")) {
+      words.skip();
+      words.end();
+      return new Understanding.Understood(
+          new Finding.Noise(pin),
+          words.board().describe(pin) + " shows noise: it floats, or two outputs fight over it.");
+    }
     Signal shown = words.oneOf("what the probe shows", STATES);
     words.end();
     Finding probe = new Finding.Probe(pin, shown);
@@ -99,6 +108,54 @@ final class PinPhrase implements Phrase {
           probe, pin.part() + " is out of its socket; was the probe in the socket?");
     }
     return new Understanding.Understood(probe, sentence);
+  }
+
+  /**
+   * {@code U23 pins t t l h …}: a probe taken round a part, pin by pin from pin 1; {@code -} leaves
+   * one out.
+   */
+  static Understanding inOrder(Words words, Part part) {
+    List<Statement> told = new ArrayList<>();
+    StringBuilder line = new StringBuilder(part.designator() + " pins");
+    int pins = part.pins().size();
+    int at = 0;
+    while (words.more()) {
+      String word = words.peek().toLowerCase(Locale.ROOT);
+      if (at == pins) {
+        throw words.refuse(
+            part.designator() + " has " + pins + " pins: one word each, - for one left out.");
+      }
+      PinRef pin = part.pins().get(at++);
+      line.append(' ').append(word);
+      words.skip();
+      if (word.equals("n") || word.equals("noisy")) {
+        told.add(new Finding.Noise(pin));
+      } else if (STATES.containsKey(word)) {
+        told.add(new Finding.Probe(pin, STATES.get(word)));
+      } else if (!word.equals("-")) {
+        throw words.refuse(
+            "“"
+                + Words.clip(word)
+                + "” at pin "
+                + at
+                + " is no reading: t, h, l, f, b, n (noisy) or - for one left out.");
+      }
+    }
+    if (told.isEmpty()) {
+      return new Understanding.Unfinished(
+          "Pin 1, pin 2 and so on: t, h, l, f, b, n (noisy), or - for one left out.");
+    }
+    Statement several =
+        told.size() == 1 ? told.getFirst() : new Statement.Several(told, line.toString());
+    return new Understanding.Understood(
+        several,
+        part.designator()
+            + ", probed from pin 1: "
+            + at
+            + " of "
+            + pins
+            + " pins"
+            + (at < pins ? "." : ", all round."));
   }
 
   private static Understanding toGround(
@@ -166,6 +223,7 @@ final class PinPhrase implements Phrase {
   public List<String> examples() {
     return List.of(
         "U14.3 toggling",
+        "U14.3 noisy",
         "U22.5 gnd 5.2k",
         "U1.6 16 MHz",
         "U8.18 released 120 ms",

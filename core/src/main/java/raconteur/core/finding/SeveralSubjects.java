@@ -38,12 +38,14 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
           "U24-U27 normal",
           "U24.14 U25.14 low",
           "BA0 toggling at U15 U16",
-          "mended U21-U28 replaced");
+          "mended U21-U28 replaced",
+          "damage corrosion U18 U19");
 
   /** Longer ranges are slips. */
   private static final int LONGEST_RANGE = 100;
 
-  private static final Set<String> VERBS = Set.of("mended", "found", "pull", "seat", "missing");
+  private static final Set<String> VERBS =
+      Set.of("mended", "found", "pull", "seat", "missing", "backwards");
   private static final Set<String> VERDICTS = Set.of("tester", "rom");
   private static final Pattern RANGE =
       Pattern.compile("([A-Za-z]{1,4})(\\d{1,4})-([A-Za-z]{0,4})(\\d{1,4})");
@@ -91,9 +93,14 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
           ? aPart
           : before.size() > 1 ? "at".startsWith(last) : before.size() == 1;
     }
-    boolean verb = VERBS.contains(first) || VERDICTS.contains(first);
+    int begins = VERBS.contains(first) || VERDICTS.contains(first) ? 1 : 0;
+    if (first.equals("damage")) {
+      begins = 2;
+    }
     var reader = new Reader(board, before);
-    return aPart && reader.gather(verb ? 1 : 0, !verb) == before.size();
+    return aPart
+        && before.size() >= begins
+        && reader.gather(begins, begins == 0) == before.size();
   }
 
   private static Stream<String> nets(Board board) {
@@ -190,6 +197,12 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
         return subjects.size() + unknown.size() < 2 || alone
             ? Optional.empty()
             : made(subject -> first + " " + subject + after);
+      }
+      if (first.equals("damage") && words.size() > 3) {
+        String after = rest(gather(2, false));
+        return subjects.size() + unknown.size() < 2
+            ? Optional.empty()
+            : made(subject -> first + " " + words.get(1) + " " + subject + after);
       }
       if (VERDICTS.contains(first)) {
         String after = rest(gather(1, false));

@@ -12,6 +12,7 @@ public sealed interface Statement
         Statement.Seating,
         Statement.Remark,
         Statement.Damaged,
+        Statement.PartDamaged,
         Statement.Mended,
         Statement.Found,
         Statement.Several {
@@ -57,6 +58,14 @@ public sealed interface Statement
           + Quantities.plain(area.widthMillimetres())
           + " "
           + Quantities.plain(area.heightMillimetres());
+    }
+  }
+
+  /** Something happened to a part, wherever it lies: it and its joints are suspected more. */
+  record PartDamaged(DamageArea.Kind kind, String part) implements Statement {
+    @Override
+    public String line() {
+      return "damage " + kind.word() + " " + part;
     }
   }
 

@@ -4,9 +4,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import raconteur.core.board.Net;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 
 /**
  * What was tried with whole parts, and what larger tests say of them: {@code piggyback U22
@@ -32,10 +35,40 @@ final class TrialPhrases {
 
   static List<Phrase> all() {
     return List.of(
+        FoundPhrase.legs(),
+        FoundPhrase.backwards(),
+        new Verb("exchanged", "exchanged U22 U23 same", (words, context) -> exchanged(words)),
         new Verb("piggyback", "piggyback U22 changed", (words, context) -> piggyback(words)),
         new Verb("without", "without U7 same", (words, context) -> without(words)),
         new Verb("diag", "diag U15 bad U16 good harness", (words, context) -> diagnostic(words)),
-        new Verb("function", "function J4 bad", (words, context) -> function(words)));
+        new Verb(
+            "function",
+            List.of("function J4 bad", "function J4.3 good"),
+            (words, context) -> function(words)));
+  }
+
+  private static Understanding exchanged(Words words) {
+    Part one = words.part();
+    Part other = words.part();
+    Finding.SwapEffect effect = words.oneOf("what it did", EFFECTS);
+    words.end();
+    if (one.equals(other)) {
+      throw words.refuse("A part is exchanged with another one: name two.");
+    }
+    String did =
+        switch (effect) {
+          case SAME -> "nothing changes, which says little about either";
+          case CHANGED -> "something changes: one of the two, or its place";
+          case CURED -> "it works: their contacts, most likely";
+        };
+    return new Understanding.Understood(
+        new Finding.Exchanged(one.designator(), other.designator(), effect),
+        PartPhrase.named(one)
+            + " and "
+            + PartPhrase.named(other)
+            + " in one another's places: "
+            + did
+            + ".");
   }
 
   private static Understanding piggyback(Words words) {
@@ -116,7 +149,31 @@ final class TrialPhrases {
             + (harness ? ", harness in." : ", no harness: ports are then called bad anyway."));
   }
 
+  private static Understanding pinFunction(Words words, PinRef pin) {
+    boolean works = words.oneOf("whether it works", PartPhrase.WORKS);
+    words.end();
+    return new Understanding.Understood(
+        new Finding.PinFunction(pin, works),
+        "What goes by "
+            + words.board().describe(pin)
+            + (works
+                ? " works: its way is whole."
+                : " does not work: what lies on its way is suspected."));
+  }
+
   private static Understanding function(Words words) {
+    if (words.peek().indexOf('.') > 0) {
+      PinRef pin = words.pin();
+      return pinFunction(words, pin);
+    }
+    Optional<Net> net =
+        words.board().part(words.peek().toUpperCase(Locale.ROOT)).isPresent()
+            ? Optional.empty()
+            : words.board().nets().stream().filter(n -> words.nextIs(n.name())).findFirst();
+    if (net.isPresent()) {
+      words.skip();
+      return pinFunction(words, net.get().path().getLast());
+    }
     Part part = words.part();
     boolean works = words.oneOf("whether it works", PartPhrase.WORKS);
     words.end();

@@ -229,6 +229,7 @@ public record Handover(
       return switch (conclusion) {
         case Conclusion.BadPart bad -> bad.part();
         case Conclusion.BadCopper bad -> bad.one() + " – " + bad.other();
+        case Conclusion.BadLeg bad -> bad.pin().part();
       };
     }
 
@@ -276,6 +277,7 @@ public record Handover(
         case Conclusion.BadPart bad -> bad.fault().name().toLowerCase(java.util.Locale.ROOT);
         case Conclusion.BadCopper bad ->
             bad.fault() == Conclusion.CopperFault.OPEN ? "open" : "joined wrongly";
+        case Conclusion.BadLeg bad -> "leg " + bad.pin().number() + " broken";
       };
     }
 

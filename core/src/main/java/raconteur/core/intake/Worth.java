@@ -110,6 +110,10 @@ public record Worth(
                 chance.probability(),
                 costs.single("part bridge") + trace,
                 0);
+        case Place.Joints joints ->
+            new Item(
+                joints.toString(), chance.probability(), costs.single("reflow row") + trace, 0);
+        case Place.Inside inside -> item(new Chance(inside.mendable(), chance.probability()));
         case Place.Load load -> item(new Chance(load.mendable(), chance.probability()));
         case Place.Output output -> item(new Chance(output.mendable(), chance.probability()));
         case Place.Input input -> item(new Chance(input.mendable(), chance.probability()));

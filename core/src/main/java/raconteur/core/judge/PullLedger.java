@@ -39,6 +39,11 @@ public record PullLedger(
     double leftOhms,
     double explainedFromOhms,
     boolean polarityDiffers) {
+  /** A step of so many last digits, and of so much, is one. Common practice, no source. */
+  private static final double PLAIN_DIGITS = 4;
+
+  private static final double PLAIN_RISE = 1.1;
+
   public PullLedger {
     steps = List.copyOf(steps);
   }
@@ -174,6 +179,15 @@ public record PullLedger(
    */
   public static boolean wouldShow(double before, double after) {
     return !(limits(before, after).least() < Figures.shipped("supply").of("part loads below ohms"));
+  }
+
+  /**
+   * Whether a step is so much more than the meter's last digits that no reading of a steady rail
+   * could be off by it.
+   */
+  public static boolean isPlain(double before, double after) {
+    return after - before > PLAIN_DIGITS * (Reading.halfDigit(before) + Reading.halfDigit(after))
+        && after > before * PLAIN_RISE;
   }
 
   private static Kind kind(double before, double after, Figures figures) {

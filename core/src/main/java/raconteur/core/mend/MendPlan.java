@@ -198,6 +198,7 @@ public record MendPlan(List<Job> jobs, String origin) {
       return switch (conclusion) {
         case Conclusion.BadPart bad -> Optional.of(new Place.OfPart(bad.part()));
         case Conclusion.BadCopper bad -> copper(bad);
+        case Conclusion.BadLeg bad -> Optional.of(new Place.OfPart(bad.pin().part()));
       };
     }
 
@@ -235,7 +236,8 @@ public record MendPlan(List<Job> jobs, String origin) {
                 reason,
                 costs.single("part bridge"));
         case Place.Contact(PinRef pin) -> contactJob(pin, reason);
-        case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ ->
+        case Place.Joints(String part) -> jointsJob(part, reason);
+        case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _, Place.Inside _ ->
             partJob((Place.OfPart) place.mendable(), reason, sockets);
       };
     }
@@ -253,6 +255,25 @@ public record MendPlan(List<Job> jobs, String origin) {
           PlaceMark.of(board, pin.part()),
           socketed ? 0 : perPin(),
           costs.single(socketed ? "seat" : "part bridge"),
+          Optional.empty(),
+          socketed ? SHARP : IRON,
+          "mended " + mend.line(),
+          AfterChecks.after(board, mend));
+    }
+
+    private Job jointsJob(String part, Reason reason) {
+      Place place = new Place.Joints(part);
+      boolean socketed = board.part(part).filter(Part::socketed).isPresent();
+      Mend mend = Step.Repair.of(board, place).mend();
+      return new Job(
+          place,
+          part,
+          "Joints of " + part,
+          socketed ? Method.RESEAT : Method.REFLOW,
+          reason.words(),
+          PlaceMark.of(board, part),
+          socketed ? 0 : perPin(),
+          costs.single(socketed ? "seat" : "reflow row"),
           Optional.empty(),
           socketed ? SHARP : IRON,
           "mended " + mend.line(),

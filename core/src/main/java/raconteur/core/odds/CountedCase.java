@@ -129,6 +129,8 @@ public record CountedCase(
       switch (statement) {
         case Statement.Found(Conclusion.BadPart bad) ->
             at(bad.part()).add(bad.fault().name().toLowerCase(Locale.ROOT));
+        case Statement.Found(Conclusion.BadLeg bad) -> at(bad.pin().part()).add("broken leg");
+        case Statement.PartDamaged(DamageArea.Kind kind, _) -> marks.add(kind.word());
         case Statement.Found(Conclusion.BadCopper bad) ->
             at(board.netOf(bad.one()).map(Net::name).map(n -> "track " + n).orElse("track"))
                 .add(bad.fault().name().toLowerCase(Locale.ROOT));

@@ -80,7 +80,7 @@ public final class Advisor {
   private Reasoning reasoning(Condition condition) {
     Board found = condition.asFound(board);
     FaultCatalogue catalogue =
-        FaultCatalogue.of(found, priors, history, condition.allDamage(board), condition.measured());
+        FaultCatalogue.of(found, priors, history, condition.asFoundFaults(board));
     return new Reasoning(
         condition,
         catalogue,

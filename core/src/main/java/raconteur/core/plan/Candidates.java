@@ -92,6 +92,7 @@ final class Candidates {
         net(segment.net());
       }
       case Place.Contact contact -> {
+        provoke(contact.pin().part());
         board
             .netOf(contact.pin())
             .filter(n -> !board.isSupply(n.name()))
@@ -109,10 +110,23 @@ final class Candidates {
         probe(bridge.one());
         probe(bridge.other());
       }
+      case Place.Joints joints -> {
+        provoke(joints.part());
+        board.part(joints.part()).ifPresent(this::part);
+      }
+      case Place.Inside inside -> {
+        board.part(inside.one().part()).ifPresent(this::part);
+        tests.add(new Finding.Continuity(inside.one(), inside.other(), false));
+      }
       case Place.Output output -> probe(output.pin());
       case Place.Input input -> board.part(input.pin().part()).ifPresent(this::part);
       case Place.Load load -> board.part(load.part()).ifPresent(this::part);
     }
+  }
+
+  /** What is loose shows it when it is pressed. */
+  private void provoke(String part) {
+    tests.add(new Finding.Provoked(Finding.Provocation.TAP, part, false));
   }
 
   /** Whether a rail last read so low, power off, that something pulls it down. */
@@ -151,6 +165,9 @@ final class Candidates {
       return;
     }
     String name = part.designator();
+    if (part.device().isContact()) {
+      provoke(name);
+    }
     if (warms(part.device())) {
       tests.add(new Finding.Heat(name, Finding.Warmth.NORMAL));
     }
@@ -159,7 +176,7 @@ final class Candidates {
     }
     if (part.socketed()) {
       tests.add(new Finding.Swap(name, Finding.SwapEffect.SAME));
-      tests.add(new Finding.Elsewhere(name, true));
+      tests.add(new Finding.Elsewhere(name, Finding.ElsewhereEnd.GOOD));
       pull(part);
     }
     if (Parts.isRom(part)) {

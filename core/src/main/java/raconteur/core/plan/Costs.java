@@ -56,6 +56,7 @@ public final class Costs {
         }) {
       single.put(name, root.get(name).between(0, 1000));
     }
+    single.put("reflow row", root.has("reflow row") ? root.get("reflow row").between(0, 1000) : 3);
     Datum damage = root.get("damage per desoldered pin");
     single.put("coated", damage.get("coated").between(0, 1));
     single.put("uncoated", damage.get("uncoated").between(0, 1));

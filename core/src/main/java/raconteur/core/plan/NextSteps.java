@@ -12,6 +12,8 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.DepthMeter;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
@@ -290,8 +292,12 @@ public final class NextSteps {
   /** The least suspicion a mend is proposed at: contacts may be cleaned on a guess. */
   private double mendFrom(Suspect suspect, double patience) {
     boolean contact =
-        suspect.place() instanceof Place.OfPart(String part)
-            && board.part(part).filter(p -> p.device().isContact()).isPresent();
+        switch (suspect.place()) {
+          case Place.OfPart(String part) ->
+              board.part(part).filter(p -> p.device().isContact()).isPresent();
+          case Place.Joints(String part) -> board.part(part).filter(Part::socketed).isPresent();
+          case Place _ -> false;
+        };
     return contact ? CLEAN_FROM : Math.max(CLEAN_FROM, patience * shop.school().mendFrom());
   }
 
@@ -333,7 +339,9 @@ public final class NextSteps {
       return path.indexOf(part.from()) >= path.indexOf(whole.from())
           && path.indexOf(part.to()) <= path.indexOf(whole.to());
     }
-    return place.equals(told);
+    return place.equals(told)
+        || (place instanceof Place.Contact(PinRef pin)
+            && told.equals(new Place.Joints(pin.part())));
   }
 
   /** What was tested enough in this state of the board: a quick reading may be taken twice. */

@@ -194,6 +194,11 @@ final class StepWords {
       case Place.Contact(PinRef pin) ->
           isSocketed(pin) ? 2 * costs.single("seat") : costs.single("part bridge");
       case Place.Bridge _ -> costs.single("part bridge");
+      case Place.Joints(String part) ->
+          board.part(part).filter(Part::socketed).isPresent()
+              ? 2 * costs.single("seat")
+              : costs.single("reflow row");
+      case Place.Inside inside -> mendMinutes(inside.mendable());
       case Place.Load load -> mendMinutes(load.mendable());
       case Place.Output output -> mendMinutes(output.mendable());
       case Place.Input input -> mendMinutes(input.mendable());
@@ -208,9 +213,11 @@ final class StepWords {
   double minutes(Mend mend) {
     return switch (mend) {
       case Mend.OfPart(String part, Mend.PartAction action) ->
-          action == Mend.PartAction.REPLACED
-              ? mendMinutes(new Place.OfPart(part))
-              : 2 * costs.single("seat");
+          switch (action) {
+            case REPLACED -> mendMinutes(new Place.OfPart(part));
+            case REFLOWED -> costs.single("reflow row");
+            case RESEATED, CLEANED -> 2 * costs.single("seat");
+          };
       case Mend.Wired _ -> costs.single("wire");
       case Mend.Reflowed _, Mend.Parted _ -> costs.single("part bridge");
     };
@@ -225,7 +232,13 @@ final class StepWords {
           new Mend.OfPart(pin.part(), Mend.PartAction.RESEATED);
       case Place.Contact(PinRef pin) -> new Mend.Reflowed(pin);
       case Place.Bridge b -> new Mend.Parted(b.one(), b.other());
-      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
+      case Place.Joints(String part) ->
+          new Mend.OfPart(
+              part,
+              board.part(part).filter(Part::socketed).isPresent()
+                  ? Mend.PartAction.RESEATED
+                  : Mend.PartAction.REFLOWED);
+      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _, Place.Inside _ -> {
         String part = ((Place.OfPart) place.mendable()).part();
         boolean contact = board.part(part).filter(p -> p.device().isContact()).isPresent();
         yield new Mend.OfPart(part, contact ? Mend.PartAction.CLEANED : Mend.PartAction.REPLACED);
@@ -283,7 +296,17 @@ final class StepWords {
               mendOf(board, place),
               minutes,
               why);
-      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ -> {
+      case Place.Joints(String part) ->
+          mend(
+              board.part(part).filter(Part::socketed).isPresent()
+                  ? "Seat " + named(part) + " again and clean its contacts"
+                  : "Reflow the joints of " + named(part),
+              part,
+              List.of(),
+              mendOf(board, place),
+              minutes,
+              why);
+      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _, Place.Inside _ -> {
         String part = ((Place.OfPart) place.mendable()).part();
         boolean contact = board.part(part).filter(p -> p.device().isContact()).isPresent();
         String title = contact ? "Clean the contacts of " + named(part) : "Replace " + named(part);

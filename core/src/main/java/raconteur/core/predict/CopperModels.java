@@ -21,6 +21,16 @@ record CopperModels(Board board, Readings readings) {
     String one = netOf(wanted.one());
     String other = netOf(wanted.other());
     boolean same = !one.isEmpty() && one.equals(other);
+    if (!same && isSeries(wanted)) {
+      // Through a coil, a bead or a fuse: joined is its health.
+      return new ConditionModel(
+          readings,
+          "continuity",
+          List.of("whole", "broken"),
+          fault -> fault.place().equals(new Place.OfPart(wanted.one().part())) ? "broken" : "whole",
+          found -> ((Finding.Continuity) found).joined() ? "joined" : "open",
+          outcomes);
+    }
     return new ConditionModel(
         readings,
         "continuity",
@@ -28,6 +38,12 @@ record CopperModels(Board board, Readings readings) {
         fault -> same ? broken(fault, wanted, one) : bridged(fault, one, other),
         found -> ((Finding.Continuity) found).joined() ? "joined" : "open",
         outcomes);
+  }
+
+  /** Whether the two pins are the two ends of a part that joins them. */
+  private boolean isSeries(Finding.Continuity way) {
+    return way.one().part().equals(way.other().part())
+        && board.part(way.one().part()).filter(p -> p.device().isSeries()).isPresent();
   }
 
   private String broken(Fault fault, Finding.Continuity wanted, String net) {
@@ -46,10 +62,15 @@ record CopperModels(Board board, Readings readings) {
 
   private static String bridged(Fault fault, String one, String other) {
     boolean joins =
-        fault.place() instanceof Place.Bridge bridge
+        bridgeOf(fault.place()) instanceof Place.Bridge bridge
             && ((bridge.netOne().equals(one) && bridge.netOther().equals(other))
                 || (bridge.netOne().equals(other) && bridge.netOther().equals(one)));
     return joins ? "bridged" : "apart";
+  }
+
+  /** What joins two lines, on the copper or inside a part. */
+  private static Place bridgeOf(Place place) {
+    return place instanceof Place.Inside inside ? inside.asBridge() : place;
   }
 
   /** What somebody found between two pins, having looked. */
@@ -73,6 +94,26 @@ record CopperModels(Board board, Readings readings) {
               : FoundModel.Condition.BAD;
         },
         board.nets().stream().mapToInt(net -> net.path().size()).sum());
+  }
+
+  /** A leg that is off: the same as its joint, or the end of its track, being open. */
+  TestModel<?> found(Conclusion.BadLeg bad) {
+    return new FoundModel(
+        readings,
+        new Finding.FoundBad(bad),
+        fault ->
+            switch (fault.place()) {
+              case Place.Contact contact when contact.pin().equals(bad.pin()) ->
+                  FoundModel.Condition.BAD;
+              case Place.Joints joints when joints.part().equals(bad.pin().part()) ->
+                  FoundModel.Condition.BAD;
+              case Place.Segment s when s.from().equals(bad.pin()) || s.to().equals(bad.pin()) ->
+                  FoundModel.Condition.BAD_OTHERWISE;
+              case Place place when place.mendable().equals(new Place.OfPart(bad.pin().part())) ->
+                  FoundModel.Condition.BAD_OTHERWISE;
+              case Place _ -> FoundModel.Condition.SOUND;
+            },
+        board.parts().stream().mapToInt(part -> part.pins().size()).sum());
   }
 
   private String netOf(PinRef pin) {

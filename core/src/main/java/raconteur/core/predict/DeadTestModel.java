@@ -26,6 +26,7 @@ import raconteur.core.finding.Finding.DeadTestResult;
  * several makes counts that wander from run to run.
  */
 final class DeadTestModel implements TestModel<DeadTestModel.State> {
+  private static final Set<String> FOUNDATIONS = Set.of("power", "clock", "reset");
   private static final State HEALTHY = new State(Run.FREE, Set.of(), false);
 
   private final Board board;
@@ -92,15 +93,30 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
   }
 
   private State byBlock(Fault fault) {
-    if (fault.place().mendable() instanceof Place.OfPart(String part)
-        && countOfPart.containsKey(part)) {
-      return new State(Run.FREE, Set.of(countOfPart.get(part)), false);
+    String at =
+        switch (fault.place().mendable()) {
+          case Place.OfPart(String part) -> part;
+          case Place.Joints(String part) -> part;
+          default -> "";
+        };
+    if (countOfPart.containsKey(at)) {
+      return new State(Run.FREE, Set.of(countOfPart.get(at)), false);
     }
     String block = startOrder.blockOf(fault);
-    if (block.equals("ram")) {
+    boolean oneWayOfMany = fault.mode() != FaultMode.DEAD && fault.mode() != FaultMode.SHORTED;
+    if (block.equals("ram") || (oneWayOfMany && carriesAddresses(at))) {
       return new State(Run.FREE, Set.of(), true);
     }
     return startOrder.neededByDeadTest(block) ? new State(Run.BLOCKED, Set.of(), false) : HEALTHY;
+  }
+
+  /** Between the processor and the memories: where one of its ways fails the others still work. */
+  private boolean carriesAddresses(String part) {
+    return board
+        .part(part)
+        .filter(p -> p.device().isSmallLogic() || p.device().isCustomDecoder())
+        .filter(p -> Set.of("cpu", "decode").contains(p.block()))
+        .isPresent();
   }
 
   private State byNets(Fault fault) {
@@ -113,6 +129,10 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
     if (fault.mode() == FaultMode.LEAKS) {
       return HEALTHY;
     }
+    if (isFoundation(fault)) {
+      // What keeps a board from running keeps the cartridge from it.
+      return new State(Run.BLOCKED, Set.of(), false);
+    }
     if (fault.mode() == FaultMode.UNSUITED) {
       boolean needed = startOrder.neededByDeadTest(startOrder.blockOf(fault));
       return needed ? new State(Run.DOUBTFUL, Set.of(), false) : HEALTHY;
@@ -122,6 +142,20 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
     boolean severed = reach.run == Run.BLOCKED;
     boolean shared = reach.touched.size() > 1;
     return new State(reach.run, severed || shared ? Set.of() : reach.touched, !severed && shared);
+  }
+
+  /**
+   * Whether a part that makes or smooths a supply, the clock or the reset is gone, whatever black
+   * boxes lie between it and the processor; small bypass capacitors are not missed.
+   */
+  private boolean isFoundation(Fault fault) {
+    return fault.mode() == FaultMode.DEAD
+        && FOUNDATIONS.contains(startOrder.blockOf(fault))
+        && fault.place() instanceof Place.OfPart(String part)
+        && board
+            .part(part)
+            .filter(p -> !p.device().isCeramicCapacitor() && !p.device().isResistor())
+            .isPresent();
   }
 
   /** Gathers which memories and how much of the cartridge's path a fault's changes meet. */

@@ -1,5 +1,6 @@
 package raconteur.core.predict;
 
+import java.util.Set;
 import raconteur.core.continuity.RobustSpread;
 
 /** What a test has to show by other readings taken in the same state of the board. */
@@ -8,6 +9,17 @@ sealed interface Expectation {
 
   /** Nothing else says. */
   record None() implements Expectation {}
+
+  /**
+   * These were said to be so before: what is said of the rest leaves them out.
+   *
+   * @param parts designators
+   */
+  record But(Set<String> parts) implements Expectation {
+    public But {
+      parts = Set.copyOf(parts);
+    }
+  }
 
   /** The reading lies among those of its peers. */
   record Among(RobustSpread peers) implements Expectation {}

@@ -26,6 +26,8 @@ record LineReading(PinRef pin, Set<Signal> shown) {
   static Optional<LineReading> of(Finding finding, Signal rest) {
     return switch (finding) {
       case Finding.Probe probe -> Optional.of(new LineReading(probe.pin(), states(probe.shown())));
+      case Finding.Noise(PinRef pin) ->
+          Optional.of(new LineReading(pin, EnumSet.of(Signal.FLOATING, Signal.BETWEEN)));
       case Finding.PinVolts volts -> {
         Signal level = LogicLevels.of(volts.lowest(), volts.highest());
         yield Optional.of(
@@ -76,6 +78,7 @@ record LineReading(PinRef pin, Set<Signal> shown) {
           List.of(
               new Finding.ResetPulse(test.pin(), 0.1),
               new Finding.ResetPulse(test.pin(), Double.POSITIVE_INFINITY));
+      case Finding.Noise noise -> List.of(noise);
       case Finding.Probe(PinRef pin, _) ->
           Stream.of(LineStates.STATES)
               .<Finding>map(state -> new Finding.Probe(pin, state))

@@ -87,6 +87,7 @@ final class Lines {
   /** Whether a finding was read at a line. */
   static boolean isReading(Finding finding) {
     return finding instanceof Finding.Probe
+        || finding instanceof Finding.Noise
         || finding instanceof Finding.PinVolts
         || finding instanceof Finding.Frequency
         || finding instanceof Finding.ResetPulse;

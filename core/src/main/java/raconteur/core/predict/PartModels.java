@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
@@ -39,6 +41,8 @@ record PartModels(Readings readings) {
       case LEAKY -> mode.load() != FaultMode.Load.NONE;
       case SLOW -> mode == FaultMode.WEAK || mode == FaultMode.UNSUITED;
       case DIRTY -> mode == FaultMode.DEAD;
+      // Whatever the reversed supply did to it.
+      case BACKWARDS -> true;
     };
   }
 
@@ -62,12 +66,35 @@ record PartModels(Readings readings) {
         "elsewhere",
         List.of("good", "marginal", "bad"),
         fault -> functionOf(fault, test.part()),
-        found -> ((Finding.Elsewhere) found).works() ? "good" : "bad",
-        two(
-            "good",
-            new Finding.Elsewhere(test.part(), true),
-            "bad",
-            new Finding.Elsewhere(test.part(), false)));
+        found -> word(((Finding.Elsewhere) found).end()),
+        each(
+            Finding.ElsewhereEnd.values(),
+            PartModels::word,
+            end -> new Finding.Elsewhere(test.part(), end)));
+  }
+
+  /** Two parts in one another's places: a bad one stays on the board, if elsewhere on it. */
+  TestModel<?> exchanged(Finding.Exchanged test) {
+    Set<Place> both = Set.of(new Place.OfPart(test.one()), new Place.OfPart(test.other()));
+    return new ConditionModel(
+        readings,
+        "exchanged",
+        List.of("neither", "one of them"),
+        fault -> both.contains(fault.place().mendable()) ? "one of them" : "neither",
+        found -> word(((Finding.Exchanged) found).effect()),
+        each(
+            Finding.SwapEffect.values(),
+            PartModels::word,
+            effect -> new Finding.Exchanged(test.one(), test.other(), effect)));
+  }
+
+  private static <E> Map<String, Finding> each(
+      E[] ends, Function<E, String> word, Function<E, Finding> finding) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    for (E end : ends) {
+      outcomes.put(word.apply(end), finding.apply(end));
+    }
+    return outcomes;
   }
 
   TestModel<?> piggyback(Finding.Piggyback test) {

@@ -46,6 +46,26 @@ record PassiveModels(Board board, Readings readings) {
         outcomes);
   }
 
+  /**
+   * Nothing hot on the whole board.
+   *
+   * @param but parts that were said to be hot before
+   */
+  TestModel<?> nothingHot(Set<String> but) {
+    return new ConditionModel(
+        readings,
+        "heat sweep",
+        List.of("nothing hot", "something hot"),
+        fault ->
+            fault.mode().warmth() == FaultMode.Warmth.HOT
+                    && fault.place().mendable() instanceof Place.OfPart(String part)
+                    && !but.contains(part)
+                ? "something hot"
+                : "nothing hot",
+        _ -> "nothing",
+        Map.of("nothing", new Finding.NothingHot()));
+  }
+
   TestModel<?> temperature(Finding.Temperature test, Expectation.Among among) {
     RobustSpread twins = among.peers();
     Map<String, Finding> outcomes = new LinkedHashMap<>();
@@ -98,6 +118,7 @@ record PassiveModels(Board board, Readings readings) {
               && board.netOf(output.pin()).map(Net::name).filter(net::equals).isPresent() ->
           "low";
       case Place.Segment segment when segment.net().equals(net) && !net.isEmpty() -> "high";
+      case Place.Inside inside when touches(inside.asBridge(), net) -> "low";
       case Place.Contact contact when contact.pin().equals(pin) -> "high";
       case Place.OfPart part when part.part().equals(pin.part()) && net.isEmpty() -> "low";
       case Place.Bridge _,
@@ -105,6 +126,8 @@ record PassiveModels(Board board, Readings readings) {
           Place.Input _,
           Place.Segment _,
           Place.Contact _,
+          Place.Joints _,
+          Place.Inside _,
           Place.OfPart _,
           Place.Load _ ->
           "healthy";

@@ -126,6 +126,9 @@ final class PathModel implements TestModel<PathModel.State> {
       }
       stopped = fault.mode() != FaultMode.WEAK && (isProcessor(part) || (shown && isRom(part)));
     }
+    if (fault.place() instanceof Place.Joints(String part) && parts.contains(part)) {
+      reached.add(part);
+    }
     if (board.nets().isEmpty()) {
       return new State(reached, Run.of(stopped || byBlock(fault)));
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.continuity.Peers;
 import raconteur.core.fault.Fault;
@@ -174,20 +175,38 @@ public final class Predictor {
               .ofPart(temperature.part(), moment, told)
               .<Expectation>map(Expectation.Among::new)
               .orElse(Expectation.NONE);
+      case Finding.NothingHot _ ->
+          new Expectation.But(
+              told.stream()
+                  .filter(other -> other.moment().epoch() == moment.epoch())
+                  .map(DatedFinding::finding)
+                  .filter(
+                      other ->
+                          other instanceof Finding.Heat(_, Finding.Warmth warmth)
+                              && warmth == Finding.Warmth.HOT)
+                  .map(other -> other.subject().part())
+                  .collect(Collectors.toSet()));
       case Finding _ -> Expectation.NONE;
     };
   }
 
   private TestModel<?> bare(Finding finding, Moment moment, Expectation expectation) {
     return switch (finding) {
-      case Finding.Probe _, Finding.PinVolts _, Finding.Frequency _, Finding.ResetPulse _ ->
+      case Finding.Probe _,
+          Finding.Noise _,
+          Finding.PinVolts _,
+          Finding.Frequency _,
+          Finding.ResetPulse _ ->
           throw new IllegalArgumentException("readings of lines are weighed together: " + finding);
       case Finding.RailVolts t ->
           supplyModels.volts(
               t.rail(), "rail volts", volts -> new Finding.RailVolts(t.rail(), volts));
       case Finding.FarVolts t ->
-          supplyModels.volts(
-              t.rail(), "rail volts", volts -> new Finding.FarVolts(t.rail(), t.part(), volts));
+          supplyModels.voltsAt(
+              t.rail(),
+              t.part(),
+              "rail volts",
+              volts -> new Finding.FarVolts(t.rail(), t.part(), volts));
       case Finding.DummyVolts t ->
           supplyModels.volts(
               t.rail(), "dummy volts", volts -> new Finding.DummyVolts(t.rail(), volts));
@@ -216,7 +235,22 @@ public final class Predictor {
       case Finding.Piggyback piggyback -> partModels.piggyback(piggyback);
       case Finding.Without without -> partModels.without(without);
       case Finding.DiagnosticResult result -> PathModel.diagnostic(shared(), result);
-      case Finding.ProofRun run -> new UseModels(readings, startOrder, simulated).proof(run);
+      case Finding.FoundBad(Conclusion.BadLeg bad) -> copperModels.found(bad);
+      case Finding.Exchanged exchanged -> partModels.exchanged(exchanged);
+      case Finding.OldPartVerdict old ->
+          new OldPartModel(new TesterModel(readings, board.part(old.part()).orElseThrow()));
+      case Finding.Provoked provoked -> new WaverModels(board, readings).provoked(provoked);
+      case Finding.ComesAndGoes told -> new WaverModels(board, readings).nowAndThen(told);
+      case Finding.NothingHot _ ->
+          passiveModels.nothingHot(
+              expectation instanceof Expectation.But(Set<String> but) ? but : Set.of());
+      case Finding.Runs runs -> new UseModels(shared()).runs(runs);
+      case Finding.Settings _ -> new UseModels(shared()).settings();
+      case Finding.Polls polls -> new UseModels(shared()).polls(polls);
+      case Finding.DeadTestPicture _ ->
+          new UseModels(shared()).deadTestPicture(new DeadTestModel(shared(), 1));
+      case Finding.PinFunction pin -> new WayModel(board, readings).of(pin);
+      case Finding.ProofRun run -> new UseModels(shared()).proof(run);
       case Finding.FunctionCheck check -> PathModel.function(shared(), check);
     };
   }

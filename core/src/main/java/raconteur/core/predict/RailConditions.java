@@ -39,12 +39,16 @@ final class RailConditions {
       case Place.Load place when place.rail().equals(rail.name()) ->
           fault.mode() == FaultMode.SHORTED ? "shorted" : "loaded";
       case Place.Bridge place when touches(place) -> isGround(place) ? "loaded" : "pulled";
+      case Place.Inside place when touches(place.asBridge()) ->
+          isGround(place.asBridge()) ? "loaded" : "pulled";
       case Place.OfPart _,
           Place.Load _,
           Place.Output _,
           Place.Input _,
           Place.Segment _,
           Place.Contact _,
+          Place.Joints _,
+          Place.Inside _,
           Place.Bridge _ ->
           "good";
     };
@@ -66,7 +70,13 @@ final class RailConditions {
         switch (fault.place()) {
           case Place.Load place -> place.rail().equals(rail.name());
           case Place.Bridge place -> touches(place);
-          case Place.OfPart _, Place.Output _, Place.Input _, Place.Segment _, Place.Contact _ ->
+          case Place.Inside place -> touches(place.asBridge());
+          case Place.OfPart _,
+              Place.Output _,
+              Place.Input _,
+              Place.Segment _,
+              Place.Joints _,
+              Place.Contact _ ->
               false;
         };
     return loads ? "loaded" : "healthy";

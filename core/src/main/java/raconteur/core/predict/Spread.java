@@ -107,6 +107,9 @@ final class Spread {
       case Place.Segment place -> open(place);
       case Place.Contact(PinRef pin) -> contact(pin);
       case Place.Bridge place -> bridge(place);
+      case Place.Inside place -> bridge(place.asBridge());
+      // Only boards without nets have them: there nothing spreads along lines.
+      case Place.Joints _ -> {}
       case Place.Load place -> {
         if (fault.mode() == FaultMode.SHORTED) {
           railGone(board.rail(place.rail()).orElseThrow());

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.DoubleFunction;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
 import raconteur.core.fault.Fault;
@@ -56,7 +57,36 @@ record SupplyModels(Board board, Readings readings) {
         outcomes);
   }
 
+  /** The voltage of a rail at one part: its own joints are on the way there as well. */
+  TestModel<?> voltsAt(
+      String railName, String part, String test, Function<Double, Finding> reading) {
+    return volts(railName, test, reading, fault -> isOnTheWay(fault, railName, part));
+  }
+
   TestModel<?> volts(String railName, String test, Function<Double, Finding> reading) {
+    return volts(railName, test, reading, _ -> false);
+  }
+
+  private boolean isOnTheWay(Fault fault, String railName, String part) {
+    return switch (fault.place()) {
+      case Place.Joints joints -> joints.part().equals(part);
+      case Place.Contact contact ->
+          contact.pin().part().equals(part)
+              && board
+                  .netOf(contact.pin())
+                  .filter(
+                      net ->
+                          board.rail(railName).filter(r -> r.net().equals(net.name())).isPresent())
+                  .isPresent();
+      default -> false;
+    };
+  }
+
+  private TestModel<?> volts(
+      String railName,
+      String test,
+      Function<Double, Finding> reading,
+      Predicate<Fault> weakensItThere) {
     Rail rail = board.rail(railName).orElseThrow();
     var conditions = new RailConditions(board, rail);
     Map<String, Finding> outcomes = new LinkedHashMap<>();
@@ -71,7 +101,7 @@ record SupplyModels(Board board, Readings readings) {
         readings,
         test,
         List.of("good", "dry", "loaded", "pulled", "shorted", "gone"),
-        conditions::underVoltage,
+        fault -> weakensItThere.test(fault) ? "loaded" : conditions.underVoltage(fault),
         found -> conditions.voltageOutcome(RailConditions.volts(found)),
         outcomes);
   }
@@ -101,9 +131,12 @@ record SupplyModels(Board board, Readings readings) {
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     outcomes.put("loads", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore * 3));
     outcomes.put("does not load", new Finding.PullStep(pull.part(), pull.rail(), ohmsBefore));
+    boolean small =
+        PullLedger.kind(ohmsBefore, pull.ohmsAfter()) == PullLedger.Kind.LEAKS
+            && !PullLedger.isPlain(ohmsBefore, pull.ohmsAfter());
     return new ConditionModel(
         readings,
-        "pull",
+        small ? "small pull" : "pull",
         List.of("healthy", "leaky"),
         fault ->
             fault.place().equals(load)

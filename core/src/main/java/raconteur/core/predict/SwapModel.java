@@ -29,7 +29,10 @@ final class SwapModel implements TestModel<SwapModel.State> {
 
   @Override
   public State effectOf(Fault fault) {
-    boolean mine = fault.place().mendable().equals(new Place.OfPart(part));
+    // Its joints or contacts are made anew as well for as long as the other one is in.
+    boolean mine =
+        fault.place().mendable().equals(new Place.OfPart(part))
+            || fault.place().equals(new Place.Joints(part));
     return new State(mine, !mine);
   }
 

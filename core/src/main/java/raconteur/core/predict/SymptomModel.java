@@ -17,6 +17,11 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
   private static final String WORKING_CARD = "works";
   private static final double REST = 0.002;
 
+  /** Of what the cards of a block leave. Common practice, no source. */
+  private static final double LOOKS_RIGHT = 0.3;
+
+  private static final double LIKE_SOME_CARD = 0.3;
+
   /** How far a simulated look is taken for what a real board shows. */
   private static final double AS_SIMULATED = 0.8;
 
@@ -29,11 +34,12 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
    * What decides the picture.
    *
    * @param stage of the block that fails; the number of stages where none does
+   * @param part where some card speaks of that part by name, else empty
    * @param card as simulated, empty where it was not
    */
-  record Shown(int stage, String card) {
+  record Shown(int stage, String part, String card) {
     private static final Comparator<Shown> EARLIEST =
-        Comparator.comparingInt(Shown::stage).thenComparing(Shown::card);
+        Comparator.comparingInt(Shown::stage).thenComparing(Shown::card).thenComparing(Shown::part);
 
     static Shown first(Shown one, Shown other) {
       return EARLIEST.compare(one, other) <= 0 ? one : other;
@@ -49,7 +55,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
 
   @Override
   public Shown none() {
-    return new Shown(order.stages(), "");
+    return new Shown(order.stages(), "", "");
   }
 
   @Override
@@ -63,7 +69,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
     }
     return stage < 0 || fault.mode() == FaultMode.LEAKS
         ? none()
-        : new Shown(stage, card.equals(WORKING_CARD) ? "" : card);
+        : new Shown(stage, named(fault), card.equals(WORKING_CARD) ? "" : card);
   }
 
   /** Keys, sound and ports fail without a change on the screen. */
@@ -90,7 +96,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
     if (shown.stage() == order.stages()) {
       return healthy(card);
     }
-    double byBlock = byBlock(card, shown.stage());
+    double byBlock = byWritten(card, shown);
     double exact =
         shown.card().isEmpty()
             ? byBlock
@@ -109,13 +115,40 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
         : readings.chance("symptom", "healthy", "other") / Math.max(1, board.symptoms().size() - 1);
   }
 
-  private double byBlock(String card, int stage) {
-    double sum = board.symptoms().stream().mapToDouble(c -> weight(c, stage)).sum();
-    return board.symptom(card).map(c -> weight(c, stage)).orElse(0.0) / sum;
+  /** The part a fault is in, where cards speak of it by its name. */
+  private String named(Fault fault) {
+    String part =
+        switch (fault.place()) {
+          case Place.Joints(String name) -> name;
+          case Place place when place.mendable() instanceof Place.OfPart(String name) -> name;
+          case Place _ -> "";
+        };
+    return board.symptoms().stream().anyMatch(c -> c.chances().containsKey(part)) ? part : "";
   }
 
-  private double weight(SymptomCard card, int stage) {
-    return card.chances().getOrDefault(order.block(stage), 0.0) + REST;
+  /**
+   * The chance of a card as it is written. What the cards leave is for boards that look right all
+   * the same, or like none of the cards.
+   */
+  private double byWritten(String card, Shown shown) {
+    double written = board.symptoms().stream().mapToDouble(c -> weight(c, shown)).sum();
+    double left = Math.max(0, 1 - written);
+    double all = board.symptoms().stream().mapToDouble(c -> seen(c, shown, left)).sum();
+    return board.symptom(card).map(c -> seen(c, shown, left)).orElse(0.0) / all;
+  }
+
+  /** What is written, and a card's share of what is not. */
+  private double seen(SymptomCard card, Shown shown, double left) {
+    return weight(card, shown)
+        + left
+            * (card.id().equals(WORKING_CARD)
+                ? LOOKS_RIGHT
+                : LIKE_SOME_CARD / board.symptoms().size());
+  }
+
+  private double weight(SymptomCard card, Shown shown) {
+    double byBlock = card.chances().getOrDefault(order.block(shown.stage()), 0.0);
+    return card.chances().getOrDefault(shown.part(), byBlock) + REST;
   }
 
   @Override

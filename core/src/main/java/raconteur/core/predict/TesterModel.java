@@ -58,6 +58,8 @@ final class TesterModel implements TestModel<TesterModel.State> {
           new State(true, fault.mode() == FaultMode.SHORTED, Set.of());
       case Place.Input place when place.pin().part().equals(part.designator()) ->
           new State(false, true, Set.of());
+      case Place.Inside place when place.one().part().equals(part.designator()) ->
+          new State(false, true, Set.of());
       case Place.Output place
           when place.pin().part().equals(part.designator()) && fault.mode() == FaultMode.WEAK ->
           new State(true, false, Set.of());
@@ -71,6 +73,8 @@ final class TesterModel implements TestModel<TesterModel.State> {
           Place.Input _,
           Place.Segment _,
           Place.Contact _,
+          Place.Joints _,
+          Place.Inside _,
           Place.Bridge _ ->
           GOOD;
     };

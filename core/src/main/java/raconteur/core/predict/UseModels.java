@@ -2,10 +2,19 @@ package raconteur.core.predict;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import raconteur.core.bench.program.StartUp;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Finding.DeadTestEnd;
 
@@ -13,7 +22,171 @@ import raconteur.core.finding.Finding.DeadTestEnd;
  * Whether a board that is used shows a fault: for sure where the simulation shows it, perhaps where
  * the fault lies on what a start needs.
  */
-record UseModels(Readings readings, StartOrder startOrder, SimulatedAnswers simulated) {
+record UseModels(
+    Board board,
+    Readings readings,
+    NetPropagation nets,
+    StartOrder startOrder,
+    SimulatedAnswers simulated) {
+  /** What a program does without, by its word; any other needs all but what is off the screen. */
+  private static final Map<String, Set<String>> DOES_WITHOUT =
+      Map.of(
+          "cartridge", Set.of("rom", "io", "keyboard", "sound"),
+          "monitor", Set.of("io", "keyboard", "sound", "expansion"));
+
+  private static final Set<String> OFF_SCREEN = Set.of("io", "keyboard", "sound", "expansion");
+
+  UseModels(Predictor.Shared shared) {
+    this(shared.board(), shared.readings(), shared.nets(), shared.startOrder(), shared.simulated());
+  }
+
+  /** A program that runs clears what its run needs. */
+  TestModel<?> runs(Finding.Runs test) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("runs", new Finding.Runs(test.program(), true));
+    outcomes.put("does not", new Finding.Runs(test.program(), false));
+    Set<String> spared = DOES_WITHOUT.getOrDefault(test.program(), OFF_SCREEN);
+    return new ConditionModel(
+        readings,
+        "runs",
+        List.of("spared", "perhaps", "stopped"),
+        fault -> run(fault, spared),
+        found -> ((Finding.Runs) found).runs() ? "runs" : "does not",
+        outcomes);
+  }
+
+  private String run(Fault fault, Set<String> spared) {
+    if (fault.mode() == FaultMode.LEAKS || isBypass(fault)) {
+      return "spared";
+    }
+    boolean needed = !spared.contains(startOrder.blockOf(fault));
+    if (!needed && !stopsProcessor(fault)) {
+      return "spared";
+    }
+    boolean lost = fault.mode().function() == FaultMode.Function.LOST;
+    return needed && lost ? "stopped" : "perhaps";
+  }
+
+  private boolean isBypass(Fault fault) {
+    return fault.place() instanceof Place.OfPart(String part)
+        && board.part(part).filter(p -> p.device().isCeramicCapacitor()).isPresent();
+  }
+
+  private boolean stopsProcessor(Fault fault) {
+    boolean[] met = {false};
+    nets.consequences(fault)
+        .forEach(
+            (pin, change) ->
+                met[0] |=
+                    change != Signal.DOUBTFUL
+                        && board.kind(pin).reads()
+                        && isProcessor(pin.part()));
+    return met[0];
+  }
+
+  private boolean isProcessor(String part) {
+    return board.part(part).filter(p -> p.device().isProcessor()).isPresent();
+  }
+
+  /** Settings are kept by a cell, and by what switches over to it. */
+  TestModel<?> settings() {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("kept", new Finding.Settings(true));
+    outcomes.put("lost", new Finding.Settings(false));
+    return new ConditionModel(
+        readings,
+        "settings",
+        List.of("keeps", "perhaps", "loses"),
+        this::keeping,
+        found -> ((Finding.Settings) found).kept() ? "kept" : "lost",
+        outcomes);
+  }
+
+  private String keeping(Fault fault) {
+    String name =
+        switch (fault.place()) {
+          case Place.Joints(String part) -> part;
+          case Place place when place.mendable() instanceof Place.OfPart(String part) -> part;
+          case Place _ -> "";
+        };
+    Optional<Part> part = board.part(name);
+    if (part.isEmpty() || fault.mode() == FaultMode.WEAK) {
+      return "keeps";
+    }
+    if (part.get().device().isCell()) {
+      return "loses";
+    }
+    return isBesideCell(part.get()) ? "perhaps" : "keeps";
+  }
+
+  /** A diode or transistor of the cell's own line; where no line is known, of the supply. */
+  private boolean isBesideCell(Part part) {
+    if (!part.device().isAnalogue()) {
+      return false;
+    }
+    if (board.nets().isEmpty()) {
+      return part.block().equals("power");
+    }
+    return board.parts().stream()
+        .filter(p -> p.device().isCell())
+        .flatMap(p -> p.pins().stream())
+        .flatMap(pin -> board.netOf(pin).stream())
+        .filter(net -> !board.isSupply(net.name()))
+        .flatMap(net -> net.path().stream())
+        .anyMatch(pin -> pin.part().equals(part.designator()));
+  }
+
+  /** The program waits for an answer: the select does not come, or what it selects is silent. */
+  TestModel<?> polls(Finding.Polls told) {
+    Set<PinRef> select =
+        board.nets().stream()
+            .filter(net -> net.name().equals(told.net()))
+            .flatMap(net -> net.path().stream())
+            .collect(Collectors.toSet());
+    return new ConditionModel(
+        readings,
+        "recorder",
+        List.of("elsewhere", "on the way"),
+        fault -> isOnTheWay(fault, told.net(), select) ? "on the way" : "elsewhere",
+        _ -> "polls",
+        Map.of("polls", told));
+  }
+
+  private boolean isOnTheWay(Fault fault, String asked, Set<PinRef> select) {
+    if (fault.place().mendable() instanceof Place.OfPart(String part)
+        && (part.equals(asked)
+            || (fault.mode() == FaultMode.DEAD
+                && select.stream().anyMatch(pin -> pin.part().equals(part))))) {
+      return true;
+    }
+    if (fault.place() instanceof Place.Joints(String part) && part.equals(asked)) {
+      return true;
+    }
+    boolean[] met = {false};
+    nets.consequences(fault).forEach((pin, _) -> met[0] |= select.contains(pin));
+    return met[0];
+  }
+
+  /** What the screen shows while the dead test runs: made without memories and firmware. */
+  TestModel<?> deadTestPicture(TestModel<DeadTestModel.State> deadTest) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    for (Finding.TestPicture look : Finding.TestPicture.values()) {
+      outcomes.put(look.name().toLowerCase(Locale.ROOT), new Finding.DeadTestPicture(look));
+    }
+    return new ConditionModel(
+        readings,
+        "dead test picture",
+        List.of("right", "picture", "stopped"),
+        fault ->
+            deadTest.effectOf(fault).run() == DeadTestModel.Run.BLOCKED
+                ? "stopped"
+                : startOrder.blockOf(fault).equals("video")
+                        && fault.mode().function() == FaultMode.Function.LOST
+                    ? "picture"
+                    : "right",
+        found -> ((Finding.DeadTestPicture) found).look().name().toLowerCase(Locale.ROOT),
+        outcomes);
+  }
 
   TestModel<?> proof(Finding.ProofRun run) {
     Map<String, Finding> outcomes = new LinkedHashMap<>();

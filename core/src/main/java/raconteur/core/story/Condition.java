@@ -10,6 +10,7 @@ import raconteur.core.board.DamageArea;
 import raconteur.core.board.Net;
 import raconteur.core.board.Outline;
 import raconteur.core.board.Part;
+import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.finding.Finding;
 
 /**
@@ -18,15 +19,20 @@ import raconteur.core.finding.Finding;
  * @param damage areas something happened to
  * @param sockets part to the kind of socket found, empty for soldered; only where it was looked at
  * @param foreign parts, or their sockets, that are not original
+ * @param hurt parts something happened to, named instead of marked
+ * @param missing parts that are not there now
  * @param measured what a meter found joined or open
  */
 public record Condition(
     List<DamageArea> damage,
     Map<String, String> sockets,
     Set<String> foreign,
+    Map<String, DamageArea.Kind> hurt,
+    Set<String> missing,
     List<Finding.Continuity> measured) {
   /** Nothing was looked at or marked. */
-  public static final Condition UNMARKED = new Condition(List.of(), Map.of(), Set.of(), List.of());
+  public static final Condition UNMARKED =
+      new Condition(List.of(), Map.of(), Set.of(), Map.of(), Set.of(), List.of());
 
   /** How far around a part that was changed the board counts as reworked. */
   private static final double AROUND_MILLIMETRES = 1;
@@ -35,16 +41,27 @@ public record Condition(
     damage = List.copyOf(damage);
     sockets = Map.copyOf(sockets);
     foreign = Set.copyOf(foreign);
+    hurt = Map.copyOf(hurt);
+    missing = Set.copyOf(missing);
     measured = List.copyOf(measured);
   }
 
   /** The same with only those measurements that are against the board's nets. */
   public Condition withSurprisesOnly(Board board) {
     return new Condition(
-        damage, sockets, foreign, measured.stream().filter(way -> isSurprise(way, board)).toList());
+        damage,
+        sockets,
+        foreign,
+        hurt,
+        missing,
+        measured.stream().filter(way -> isSurprise(way, board)).toList());
   }
 
   private static boolean isSurprise(Finding.Continuity way, Board board) {
+    if (way.one().part().equals(way.other().part())
+        && board.part(way.one().part()).filter(p -> p.device().isSeries()).isPresent()) {
+      return false;
+    }
     Optional<Net> one = board.netOf(way.one());
     return one.isPresent() && way.joined() != one.equals(board.netOf(way.other()));
   }
@@ -52,6 +69,11 @@ public record Condition(
   /** The board with the sockets that were found instead of those its file says. */
   public Board asFound(Board board) {
     return sockets.isEmpty() ? board : board.inSockets(sockets);
+  }
+
+  /** What of this makes faults likelier, or possible. */
+  public FaultCatalogue.AsFound asFoundFaults(Board board) {
+    return new FaultCatalogue.AsFound(allDamage(board), hurt, missing, measured);
   }
 
   /** The marked damage, and what was reworked around every part that is not original. */

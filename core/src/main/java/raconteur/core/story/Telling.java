@@ -59,6 +59,15 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     for (Told told : lines) {
       for (Told.Counts counts : told.counted()) {
         switch (counts.statement()) {
+          case Finding.OldPartVerdict old ->
+              findings.add(
+                  new DatedFinding(told.entry(), old, before(old.part(), counts.moment())));
+          case Closing.Shows shows ->
+              findings.add(
+                  new DatedFinding(
+                      told.entry(),
+                      new Finding.ComesAndGoes(shows.times(), shows.in(), shows.hours()),
+                      counts.moment()));
           case Finding finding ->
               findings.add(new DatedFinding(told.entry(), finding, counts.moment()));
           case Statement.Found(Conclusion conclusion) ->
@@ -74,6 +83,18 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     return findings;
   }
 
+  /** The board as it was before a part was last replaced. */
+  private Moment before(String part, Moment moment) {
+    int epoch =
+        mends().stream()
+            .filter(mend -> mend.epoch() <= moment.epoch())
+            .filter(mend -> mend.mend().equals(new Mend.OfPart(part, Mend.PartAction.REPLACED)))
+            .mapToInt(mend -> mend.epoch() - 1)
+            .max()
+            .orElse(moment.epoch());
+    return new Moment(epoch, moment.partsOut(), moment.ohmsBefore());
+  }
+
   /** What was mended is often told afterwards: what was found is of the time before. */
   private Moment lookedAt(Conclusion conclusion, Moment moment) {
     int epoch = moment.epoch();
@@ -82,6 +103,8 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           switch (conclusion) {
             case Conclusion.BadPart bad ->
                 mend.mend() instanceof Mend.OfPart(String part, _) && part.equals(bad.part());
+            case Conclusion.BadLeg bad ->
+                mend.mend() instanceof Mend.OfPart(String part, _) && part.equals(bad.pin().part());
             case Conclusion.BadCopper bad ->
                 mend.mend().pins().contains(bad.one()) || mend.mend().pins().contains(bad.other());
           };
@@ -114,6 +137,14 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         sockets,
         said(Bookkeeping.Foreign.class).stream()
             .map(Bookkeeping.Foreign::part)
+            .collect(Collectors.toSet()),
+        said(Statement.PartDamaged.class).stream()
+            .collect(
+                Collectors.toMap(
+                    Statement.PartDamaged::part, Statement.PartDamaged::kind, (_, last) -> last)),
+        said(Bookkeeping.Missing.class).stream()
+            .map(Bookkeeping.Missing::part)
+            .filter(partsOut()::contains)
             .collect(Collectors.toSet()),
         findings().stream()
             .map(DatedFinding::finding)
@@ -249,6 +280,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
             Finding _,
             Statement.Remark _,
             Statement.Damaged _,
+            Statement.PartDamaged _,
             Statement.Several _,
             Statement.Found _ -> {}
       }

@@ -86,7 +86,8 @@ class SiblingHistoryTest {
             case Place.Load p -> p.part().equals("U1");
             case Place.Output p -> p.pin().part().equals("U1");
             case Place.Input p -> p.pin().part().equals("U1");
-            case Place.Segment _, Place.Contact _, Place.Bridge _ -> false;
+            case Place.Inside p -> p.one().part().equals("U1");
+            case Place.Segment _, Place.Contact _, Place.Joints _, Place.Bridge _ -> false;
           };
       sum += ours ? catalogue.odds(i) / (1 + catalogue.odds(i)) : 0;
     }

@@ -39,6 +39,18 @@ class EveryLineWeighsTest {
       lines.add(rail.name().replace("+", "") + " gnd 3 ohm");
       lines.add(rail.name().replace("+", "") + " gnd open");
     }
+    lines.addAll(
+        List.of(
+            "tap changes",
+            "runs cartridge",
+            "runs cartridge not",
+            "runs game",
+            "nothing hot",
+            "settings lost",
+            "settings kept",
+            "flash picture right",
+            "flash picture nothing",
+            "shows 2 in 5 runs"));
     lines.addAll(List.of("flash 1", "flash none", "flash pass", "flash 3 7 99", "diag pass"));
     board.symptoms().forEach(card -> lines.add("screen " + card.id()));
     return lines;
@@ -56,7 +68,13 @@ class EveryLineWeighsTest {
             "rom good",
             "rom differs",
             "rom unsteady",
+            "rom silent",
             "elsewhere bad",
+            "elsewhere changed",
+            "old tester pass",
+            "old tester fail",
+            "was dead, another of the type, old one to the dead box",
+            "pins t h l f b n -",
             "piggyback changed",
             "0.8 ohm",
             "100n",
@@ -75,11 +93,21 @@ class EveryLineWeighsTest {
     lines.add("pull " + name);
     lines.add("pull " + name + " 90 ohm");
     lines.add("missing " + name);
+    for (String how : List.of("tap", "flex", "moved", "warm", "cold")) {
+      lines.add(how + " " + name + " changes");
+      lines.add(how + " " + name + " same");
+    }
+    lines.add("backwards " + name);
+    lines.add("damage corrosion " + name);
+    lines.add("polls " + name);
+    lines.add("function " + name + " bad");
     for (var pin : part.pins().stream().limit(3).toList()) {
-      for (String shown : List.of("toggling", "low", "high", "floating", "between", "1.4 V")) {
+      for (String shown : List.of("toggling", "low", "high", "floating", "between", "noisy", "1.4 V")) {
         lines.add(pin + " " + shown);
       }
       lines.add(pin + " 1 MHz");
+      lines.add("leg " + pin + " broken");
+      lines.add("function " + pin + " bad");
       lines.add(pin + " gnd 400 ohm");
       board.nets().stream()
           .limit(2)

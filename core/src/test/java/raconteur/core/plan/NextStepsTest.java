@@ -19,6 +19,7 @@ import raconteur.core.data.DataFile;
 import raconteur.core.data.Loaded;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.History;
+import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 
 class NextStepsTest {
@@ -189,7 +190,7 @@ class NextStepsTest {
             """);
     Advisor advisor = new Advisor(board, History.NONE, 3);
     var advice = advisor.advise(Stories.of("U1 tester fail gates 1", "U1.2 high"));
-    assertThat(advice.diagnosis().suspects()).hasSize(1);
+    assertThat(advice.diagnosis().suspects().getFirst().place()).isEqualTo(new Place.OfPart("U1"));
     assertThat(advisor.nextSteps(advice)).isNotEmpty();
   }
 

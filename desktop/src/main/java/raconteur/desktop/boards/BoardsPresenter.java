@@ -164,6 +164,8 @@ public final class BoardsPresenter {
       case Place.Output p -> p.pin().part();
       case Place.Input p -> p.pin().part();
       case Place.Contact p -> p.pin().part();
+      case Place.Joints p -> p.part();
+      case Place.Inside p -> p.one().part();
       case Place.Segment _, Place.Bridge _ -> "";
     };
   }

@@ -130,7 +130,9 @@ final class ReasonsPane extends ScrollPane {
 
   private static String clearing(Suspect suspect) {
     return switch (suspect.place()) {
-      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _ ->
+      case Place.Joints j ->
+          "Seating or reflowing " + j.part() + " without any change would speak for them.";
+      case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _, Place.Inside _ ->
           "A pass in the tester, or a good part that changes nothing, would speak for it.";
       case Place.Segment s -> "Continuity from " + s.from() + " to " + s.to() + " would clear it.";
       case Place.Contact c ->

@@ -68,7 +68,13 @@ final class TraceMarks {
           tracks.add(new MapMarks.Track(s.net(), s.from(), s.to(), suspect.probability()));
       case Place.Contact(PinRef pin) ->
           suspicion.merge(pin.part(), suspect.probability(), Math::max);
-      case Place.Segment _, Place.Bridge _, Place.Load _, Place.Output _, Place.Input _ -> {}
+      case Place.Joints(String part) -> suspicion.merge(part, suspect.probability(), Math::max);
+      case Place.Segment _,
+          Place.Bridge _,
+          Place.Inside _,
+          Place.Load _,
+          Place.Output _,
+          Place.Input _ -> {}
     }
   }
 

@@ -91,7 +91,11 @@ public final class Taker {
       case Finding.Piggyback t ->
           Optional.of(new Finding.Piggyback(t.part(), changesUnderAnother(t.part())));
       case Finding.Swap t -> Optional.of(new Finding.Swap(t.part(), without(t.part())));
-      case Finding.Elsewhere t -> Optional.of(new Finding.Elsewhere(t.part(), elsewhere(t.part())));
+      case Finding.Elsewhere t ->
+          Optional.of(
+              new Finding.Elsewhere(
+                  t.part(),
+                  elsewhere(t.part()) ? Finding.ElsewhereEnd.GOOD : Finding.ElsewhereEnd.BAD));
       case Finding.PullStep t -> bench.pull(t.part(), t.rail());
       // What tests.json does not call simulated; a test holds the two together.
       case Finding _ -> Optional.empty();
