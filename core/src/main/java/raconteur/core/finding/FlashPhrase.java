@@ -19,13 +19,17 @@ final class FlashPhrase extends VerbPhrase {
 
   @Override
   Understanding readRest(Words words, BenchContext context) {
+    if (words.nextIs("picture")) {
+      words.skip();
+      return picture(words);
+    }
     List<Flash> table = words.board().deadTest().flashes();
     if (table.isEmpty()) {
       throw words.refuse(
           "No flash table is known for this revision, so a count proves nothing here; log it as a"
               + " note.");
     }
-    words.mayContinue(List.of("none", "pass"));
+    words.mayContinue(List.of("none", "pass", "picture"));
     if (words.nextIs("none")) {
       words.skip();
       words.end();
@@ -40,10 +44,6 @@ final class FlashPhrase extends VerbPhrase {
       return new Understanding.Unfinished("The counts, one a run, or none, or pass.");
     }
     String wanted = words.peek().toLowerCase(java.util.Locale.ROOT);
-    if (words.nextIs("picture")) {
-      words.skip();
-      return picture(words);
-    }
     if ("picture".startsWith(wanted) && !wanted.equals("p")) {
       return new Understanding.Unfinished("Next comes picture, and right, wrong or nothing.");
     }
@@ -51,6 +51,11 @@ final class FlashPhrase extends VerbPhrase {
       return new Understanding.Unfinished("The counts, one a run, or none, or pass.");
     }
     return counts(words, table);
+  }
+
+  @Override
+  public List<String> examples() {
+    return List.of(example(), "flash none", "flash pass", "flash picture right");
   }
 
   private static Understanding picture(Words words) {

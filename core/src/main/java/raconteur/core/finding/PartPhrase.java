@@ -62,7 +62,7 @@ final class PartPhrase implements Phrase {
   @Override
   public Understanding read(Words words, BenchContext context) {
     Part part = words.part();
-    if (words.peek().matches("[0-9].*|OL|ol")) {
+    if (words.peek().matches("[0-9].*") || (isCapacitor(part) && words.nextIs("OL"))) {
       return isCapacitor(part) ? capacitor(words, part) : temperature(words, context, part);
     }
     About about = words.oneOf("what is said of " + part.designator(), ABOUT);
@@ -239,6 +239,9 @@ final class PartPhrase implements Phrase {
   public List<String> examples() {
     return List.of(
         "U5 tester fail gates 2 4",
+        "U5 old tester pass",
+        "U14 pins t t l h",
+        "U26 was dead, 4116-3 from stock 1, old one to the dead box",
         "U15 rom differs",
         "U10 elsewhere good",
         "U26 hot",

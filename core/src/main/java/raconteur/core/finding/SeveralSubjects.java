@@ -98,9 +98,7 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
       begins = 2;
     }
     var reader = new Reader(board, before);
-    return aPart
-        && before.size() >= begins
-        && reader.gather(begins, begins == 0) == before.size();
+    return aPart && before.size() >= begins && reader.gather(begins, begins == 0) == before.size();
   }
 
   private static Stream<String> nets(Board board) {
@@ -155,6 +153,12 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
 
   private Understanding notThere() {
     boolean one = unknown.size() == 1;
+    if (subjects.isEmpty()) {
+      return new Understanding.Refused(
+          String.join(", ", unknown.stream().map(Words::clip).toList())
+              + (one ? " has" : " have")
+              + " no pin on this line: name parts that are on it, or pins.");
+    }
     return new Understanding.Refused(
         String.join(", ", unknown.stream().map(Words::clip).toList())
             + (one ? " is" : " are")
@@ -263,7 +267,9 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
           unknown.add(word);
         }
       }
-      return subjects.isEmpty() ? Optional.empty() : made(subject -> subject + shown);
+      return subjects.isEmpty() && unknown.isEmpty()
+          ? Optional.empty()
+          : made(subject -> subject + shown);
     }
 
     private Optional<SeveralSubjects> made(Function<String, String> line) {

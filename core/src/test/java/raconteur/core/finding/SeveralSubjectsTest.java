@@ -85,6 +85,7 @@ class SeveralSubjectsTest {
   void anUnknownNameAmongKnownOnesIsNamedAndTheOthersAreNotThrownAway() {
     Understanding refused = understand("U24 U999 U25 tester pass");
     assertThat(refused).isInstanceOf(Understanding.Refused.class);
+    assertThat(understand("BA0 toggling at U999").sentence()).contains("U999 has no pin on this");
     assertThat(understand("u24 U25 hot").sentence()).contains("each of U24, U25");
     assertThat(refused.sentence()).contains("U999 is not on this board").contains("U24, U25");
     assertThat(understand("U24-U999 normal")).isNotInstanceOf(Understanding.Understood.class);

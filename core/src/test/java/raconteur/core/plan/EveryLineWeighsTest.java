@@ -102,7 +102,8 @@ class EveryLineWeighsTest {
     lines.add("polls " + name);
     lines.add("function " + name + " bad");
     for (var pin : part.pins().stream().limit(3).toList()) {
-      for (String shown : List.of("toggling", "low", "high", "floating", "between", "noisy", "1.4 V")) {
+      for (String shown :
+          List.of("toggling", "low", "high", "floating", "between", "noisy", "1.4 V")) {
         lines.add(pin + " " + shown);
       }
       lines.add(pin + " 1 MHz");

@@ -14,7 +14,6 @@ import javafx.scene.control.Dialog;
 import javafx.scene.layout.BorderPane;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
-import raconteur.core.finding.BenchLine;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArrivePresenter;
 import raconteur.desktop.arrive.ArriveView;
@@ -370,9 +369,6 @@ public final class Frame extends BorderPane {
       manual.get().getDialogPane().getScene().getWindow().requestFocus();
       return;
     }
-    manual =
-        Optional.of(
-            ManualWindow.show(
-                getScene().getWindow(), BenchLine.exampleLines(), RaconteurApp.log().file()));
+    manual = Optional.of(ManualWindow.show(getScene().getWindow(), RaconteurApp.log().file()));
   }
 }

@@ -6,12 +6,11 @@ import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
 
-/** All keys, by where they hold, and an example of every bench line; in two columns each. */
+/** All keys, by where they hold, in two columns. */
 final class KeysPage {
   private static final Insets AROUND = new Insets(10, 14, 14, 14);
 
@@ -40,15 +39,6 @@ final class KeysPage {
     for (Keys.Line line : Keys.lines(place)) {
       to.addRow(to.getRowCount(), Texts.line(line.keys(), Style.KEY), Texts.line(line.words()));
     }
-  }
-
-  static Node benchLines(List<String> examples) {
-    VBox left = new VBox(4, Texts.line("strike 17 wrong pin"), Texts.line("if 17 wrong"));
-    VBox right = new VBox(4);
-    int half = examples.size() / 2;
-    examples.subList(0, half).forEach(l -> left.getChildren().add(Texts.line(l)));
-    examples.subList(half, examples.size()).forEach(l -> right.getChildren().add(Texts.line(l)));
-    return page(left, right);
   }
 
   private static Node page(Node left, Node right) {

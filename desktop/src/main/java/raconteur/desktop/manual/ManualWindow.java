@@ -35,10 +35,10 @@ public final class ManualWindow {
   private final ListView<Entry> list = new ListView<>();
   private final ScrollPane sheet = new ScrollPane();
 
-  private ManualWindow(List<String> exampleLines, Path log) {
+  private ManualWindow(Path log) {
     List<Entry> entries = new ArrayList<>();
     entries.add(new Entry("Keys", KeysPage::keys));
-    entries.add(new Entry("Bench lines, by example", () -> KeysPage.benchLines(exampleLines)));
+    entries.add(new Entry("How do I say …", SayingsPage::new));
     pages.forEach(
         p -> entries.add(new Entry(p.title(), () -> MarkdownPage.of(p.text(), this::go))));
     entries.add(new Entry("About", () -> MarkdownPage.of(About.page(log), this::go)));
@@ -93,8 +93,8 @@ public final class ManualWindow {
    *
    * @return the dialog, which can be brought to the front again
    */
-  public static Dialog<ButtonType> show(Window owner, List<String> exampleLines, Path log) {
-    var manual = new ManualWindow(exampleLines, log);
+  public static Dialog<ButtonType> show(Window owner, Path log) {
+    var manual = new ManualWindow(log);
     Dialog<ButtonType> dialog = new Dialog<>();
     dialog.initOwner(owner);
     dialog.initModality(Modality.NONE);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
@@ -35,6 +36,19 @@ class ManualWindowTest extends InWindow {
             .toList());
   }
 
+  /** Types a question into the page that finds lines. */
+  private static void asked(String question) {
+    DemoWindow.fx(
+        () -> {
+          for (Window open : Window.getWindows()) {
+            if (open.getScene().lookup("#sayings-question") instanceof TextField field) {
+              field.setText(question);
+            }
+          }
+          return 0;
+        });
+  }
+
   @Test
   void itOpensOnceTurnsPagesAndCloses(FxRobot robot) {
     long before = windows();
@@ -49,6 +63,11 @@ class ManualWindowTest extends InWindow {
     key(KeyCode.F1);
     assertThat(windows()).as("no second one").isEqualTo(before + 1);
     key(KeyCode.DOWN);
+    assertThat(shown(robot)).contains("a leg is off").contains("leg U4.13 broken");
+    asked("wiggle");
+    assertThat(shown(robot)).contains("moved U7 changes").doesNotContain("leg U4.13 broken");
+    asked("xyzzy");
+    assertThat(shown(robot)).contains("No line is known by these words");
     key(KeyCode.DOWN);
     assertThat(shown(robot)).contains("Your own board").doesNotContain("turn the board over");
     key(KeyCode.ESCAPE);
