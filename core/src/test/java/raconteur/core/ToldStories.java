@@ -24,6 +24,9 @@ import raconteur.core.story.Told;
 
 /** The stories of {@code stories.json}, and how the engine takes them. */
 public final class ToldStories {
+  /** Of a situation, which asks for next steps alone. */
+  private static final int NO_RANK = 99;
+
   private static final String FOLDER = "/raconteur/core/stories/";
   private static final Map<String, Board> BOARDS = new ConcurrentHashMap<>();
   private static final Map<String, Advisor> ADVISORS = new ConcurrentHashMap<>();
@@ -57,7 +60,7 @@ public final class ToldStories {
                 node.get("board").asText(),
                 texts(node, "lines"),
                 texts(node, "truth"),
-                node.get("rank").asInt(),
+                node.path("rank").asInt(NO_RANK),
                 percents(node, "least"),
                 percents(node, "most"),
                 texts(node, "above"),

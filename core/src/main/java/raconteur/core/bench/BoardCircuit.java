@@ -154,7 +154,7 @@ public final class BoardCircuit {
                 .flatMap(p -> p.pins().stream())
                 .filter(p -> board.kind(p).drives())
                 .forEach(p -> slowNanos.put(p, UNSUITED_NANOS));
-        case Place.OfPart _, Place.Load _, Place.Joints _ -> {}
+        case Place.OfPart _, Place.Load _, Place.Joints _, Place.FittedSet _ -> {}
       }
     }
 

@@ -29,6 +29,8 @@ final class MendEffect {
                 contactOf(planted, part, board)
                     || (place.equals(new Place.OfPart(part)) && isConnector(part, board));
           };
+      case Mend.OfSet set ->
+          place.mendable() instanceof Place.OfPart(String part) && set.parts().contains(part);
       case Mend.Reflowed(var pin) ->
           place.equals(new Place.Contact(pin))
               || (place instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin)));

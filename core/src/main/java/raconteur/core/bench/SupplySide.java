@@ -68,7 +68,8 @@ public final class SupplySide {
           Place.Input _,
           Place.Segment _,
           Place.Contact _,
-          Place.Joints _ -> {}
+          Place.Joints _,
+          Place.FittedSet _ -> {}
     }
   }
 

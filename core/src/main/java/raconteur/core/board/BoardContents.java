@@ -212,6 +212,10 @@ public record BoardContents(
                     r ->
                         r.withMadeBy(
                             r.madeBy().stream().filter(m -> !m.equals(designator)).toList()))
+                .toList())
+        .withSymptoms(
+            symptoms.stream()
+                .map(card -> card.renamed(at -> at.equals(designator) ? "" : at))
                 .toList());
   }
 
@@ -234,6 +238,7 @@ public record BoardContents(
                 .map(u -> new UsualSuspect(name.apply(u.part()), u.factor(), u.origin()))
                 .toList())
         .withRails(
-            rails.stream().map(r -> r.withMadeBy(r.madeBy().stream().map(name).toList())).toList());
+            rails.stream().map(r -> r.withMadeBy(r.madeBy().stream().map(name).toList())).toList())
+        .withSymptoms(symptoms.stream().map(card -> card.renamed(name)).toList());
   }
 }

@@ -1,6 +1,8 @@
 package raconteur.core.board;
 
+import java.util.HashMap;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 
 /**
  * One thing the board can be seen to do.
@@ -13,5 +15,21 @@ import java.util.Map;
 public record SymptomCard(String id, String title, Map<String, Double> chances, String origin) {
   public SymptomCard {
     chances = Map.copyOf(chances);
+  }
+
+  /**
+   * The same with parts under other names.
+   *
+   * @param name the new name of a block or part; empty for one that is gone
+   */
+  public SymptomCard renamed(UnaryOperator<String> name) {
+    Map<String, Double> renamed = new HashMap<>();
+    chances.forEach(
+        (at, chance) -> {
+          if (!name.apply(at).isEmpty()) {
+            renamed.put(name.apply(at), chance);
+          }
+        });
+    return new SymptomCard(id, title, renamed, origin);
   }
 }

@@ -56,7 +56,10 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
       List<DatedMend> mends,
       List<Occurrence> all) {
     List<Occurrence> mine = new ArrayList<>();
-    List<Lasting> lasting = new ArrayList<>(List.of(new Lasting(0, odds)));
+    List<Lasting> lasting = new ArrayList<>();
+    if (odds > 0) {
+      lasting.add(new Lasting(0, odds));
+    }
     int inFull = mends.size() - MENDS_IN_FULL;
     for (int m = 0; m < mends.size(); m++) {
       DatedMend mend = mends.get(m);
@@ -94,14 +97,13 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
     return switch (mend) {
       case Mend.OfPart(String part, Mend.PartAction action) ->
           switch (action) {
-            case REPLACED ->
-                fault.place().mendable().equals(new Place.OfPart(part))
-                    ? rates.cures()
-                    : fault.place().equals(new Place.Joints(part)) ? rates.contactCures() : 0;
+            case REPLACED -> cureByReplacing(fault.place(), part, rates);
             case RESEATED, CLEANED ->
                 touches(fault, part) || isContact(fault, part, board) ? rates.contactCures() : 0;
             case REFLOWED -> touches(fault, part) ? rates.contactCures() : 0;
           };
+      case Mend.OfSet set ->
+          fault.place().equals(new Place.FittedSet(set.parts())) ? rates.cures() : 0;
       case Mend.Reflowed(PinRef pin) ->
           (fault.place() instanceof Place.Segment s && (s.from().equals(pin) || s.to().equals(pin)))
                   || fault.place().equals(new Place.Contact(pin))
@@ -120,6 +122,14 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
                   && (b.one().equals(other) || b.other().equals(other))
               ? rates.cures()
               : 0;
+    };
+  }
+
+  private static double cureByReplacing(Place place, String part, Priors.MendRates rates) {
+    return switch (place) {
+      case Place.FittedSet(List<String> set) -> set.getFirst().equals(part) ? rates.cures() : 0;
+      case Place.Joints joints -> joints.part().equals(part) ? rates.contactCures() : 0;
+      case Place other -> other.mendable().equals(new Place.OfPart(part)) ? rates.cures() : 0;
     };
   }
 
@@ -144,8 +154,13 @@ record Occurrence(int fault, int from, int until, double odds, boolean exclusive
     return a >= 0 && b >= 0 && Math.min(a, b) < cut && cut <= Math.max(a, b);
   }
 
-  /** A part replaced may leave a broken joint or track at its pins. */
+  /** A part replaced may leave a broken joint or track at its pins, and a set may not suit. */
   private static double breakChance(Fault fault, Mend mend, Board board, Priors.MendRates rates) {
+    if (fault.place() instanceof Place.FittedSet(List<String> set)) {
+      return mend.equals(new Mend.OfPart(set.getFirst(), Mend.PartAction.REPLACED))
+          ? rates.unsuitedSet()
+          : 0;
+    }
     if (mend instanceof Mend.OfPart(String part, Mend.PartAction action)
         && action == Mend.PartAction.REPLACED
         && touches(fault, part)) {

@@ -1,6 +1,7 @@
 package raconteur.core.fault;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -58,7 +59,7 @@ public final class FaultCatalogue {
   /** Lists the faults of a board with marked damage areas. */
   public static FaultCatalogue of(
       Board board, Priors priors, History history, List<DamageArea> damage) {
-    return of(board, priors, history, new AsFound(damage, Map.of(), Set.of(), List.of()));
+    return of(board, priors, history, new AsFound(damage, Map.of(), Set.of(), Set.of(), List.of()));
   }
 
   /**
@@ -67,6 +68,7 @@ public final class FaultCatalogue {
    * @param damage areas something happened to
    * @param hurt parts something happened to, where nobody knows where they lie
    * @param missing parts that are not there: what was wrong inside them is wrong no longer
+   * @param sets parts of one kind that were fitted together
    * @param measured ways that were joined or open against the board's nets: a joint between two
    *     nets that are nowhere neighbours, a supply that does not reach a pin
    */
@@ -74,11 +76,13 @@ public final class FaultCatalogue {
       List<DamageArea> damage,
       Map<String, DamageArea.Kind> hurt,
       Set<String> missing,
+      Set<List<String>> sets,
       List<Finding.Continuity> measured) {
     public AsFound {
       damage = List.copyOf(damage);
       hurt = Map.copyOf(hurt);
       missing = Set.copyOf(missing);
+      sets = Set.copyOf(sets);
       measured = List.copyOf(measured);
     }
   }
@@ -92,6 +96,7 @@ public final class FaultCatalogue {
     worker.shorts(found.measured());
     worker.insideShorts(found.measured());
     found.measured().forEach(worker::supplyOpen);
+    worker.sets();
     return new FaultCatalogue(
         worker.faults, worker.odds.stream().mapToDouble(Double::doubleValue).toArray());
   }
@@ -391,6 +396,17 @@ public final class FaultCatalogue {
       return part.pins().stream()
           .filter(pin -> board.netOf(pin).filter(n -> n.name().equals(net)).isPresent())
           .findFirst();
+    }
+
+    /** A set is no fault of the board as it came: it may become one when it is fitted. */
+    void sets() {
+      found.sets().stream()
+          .sorted(Comparator.comparing(List::toString))
+          .forEach(
+              set -> {
+                faults.add(new Fault(new Place.FittedSet(set), FaultMode.UNSUITED));
+                odds.add(0.0);
+              });
     }
 
     /** A supply that was measured not to reach a pin. */

@@ -1,5 +1,6 @@
 package raconteur.core.fault;
 
+import java.util.List;
 import raconteur.core.board.PinRef;
 
 /** Where something is wrong. */
@@ -73,6 +74,30 @@ public sealed interface Place {
     @Override
     public String toString() {
       return "joints of " + part;
+    }
+  }
+
+  /**
+   * Parts of one kind that were fitted together: each good by itself, and not with this board.
+   *
+   * @param parts designators, in order
+   */
+  record FittedSet(List<String> parts) implements Place {
+    public FittedSet {
+      parts = List.copyOf(parts);
+      if (parts.size() < 2) {
+        throw new IllegalArgumentException("a set is more than one part: " + parts);
+      }
+    }
+
+    @Override
+    public Place mendable() {
+      return this;
+    }
+
+    @Override
+    public String toString() {
+      return "set " + parts.getFirst() + "–" + parts.getLast();
     }
   }
 

@@ -107,8 +107,12 @@ public record Priors(
     }
   }
 
-  /** How mends go: how often they cure, and how often they break copper nearby. */
-  public record MendRates(double cures, double contactCures, double opensPerPart) {}
+  /**
+   * How mends go: how often they cure, how often they break copper nearby, and how often a set
+   * fitted together does not suit the board.
+   */
+  public record MendRates(
+      double cures, double contactCures, double opensPerPart, double unsuitedSet) {}
 
   /** By how much a marked damage area multiplies the priors of what lies in it. */
   public record Damage(double parts, double copper, double rework) {}
@@ -193,7 +197,8 @@ public record Priors(
           new MendRates(
               share(mends, "cures"),
               share(mends, "contact cures"),
-              share(mends, "opens nearby a part")),
+              share(mends, "opens nearby a part"),
+              mends.has("a set does not suit") ? share(mends, "a set does not suit") : 0.03),
           new Damage(
               root.get("damage").get("parts").between(1, 1000),
               root.get("damage").get("opens and shorts").between(1, 1000),

@@ -36,6 +36,23 @@ public sealed interface Mend {
     }
   }
 
+  /** Parts of one kind replaced together by others that go together. */
+  record OfSet(List<String> parts) implements Mend {
+    public OfSet {
+      parts = List.copyOf(parts);
+    }
+
+    @Override
+    public String line() {
+      return String.join(" ", parts) + " replaced";
+    }
+
+    @Override
+    public List<PinRef> pins() {
+      return List.of();
+    }
+  }
+
   /** One joint soldered again. */
   record Reflowed(PinRef pin) implements Mend {
     @Override

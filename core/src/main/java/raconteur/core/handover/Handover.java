@@ -236,6 +236,7 @@ public record Handover(
     private static String place(Mend mend) {
       return switch (mend) {
         case Mend.OfPart part -> part.part();
+        case Mend.OfSet set -> String.join(", ", set.parts());
         case Mend.Reflowed joint -> joint.pin().toString();
         case Mend.Wired wire -> wire.from() + " – " + wire.to();
         case Mend.Parted bridge -> bridge.one() + " – " + bridge.other();
@@ -284,6 +285,7 @@ public record Handover(
     private static String done(Mend mend) {
       return switch (mend) {
         case Mend.OfPart part -> part.action().name().toLowerCase(java.util.Locale.ROOT);
+        case Mend.OfSet _ -> "replaced";
         case Mend.Reflowed _ -> "joint soldered again";
         case Mend.Wired _ -> "joined by a wire";
         case Mend.Parted _ -> "parted";

@@ -113,6 +113,8 @@ public record Worth(
         case Place.Joints joints ->
             new Item(
                 joints.toString(), chance.probability(), costs.single("reflow row") + trace, 0);
+        // Nothing was fitted yet when a board is weighed up.
+        case Place.FittedSet set -> new Item(set.toString(), chance.probability(), trace, 0);
         case Place.Inside inside -> item(new Chance(inside.mendable(), chance.probability()));
         case Place.Load load -> item(new Chance(load.mendable(), chance.probability()));
         case Place.Output output -> item(new Chance(output.mendable(), chance.probability()));

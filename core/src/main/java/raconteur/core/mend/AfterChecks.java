@@ -122,6 +122,11 @@ public record AfterChecks(List<Check> all, List<String> bad) {
           beside(board, part, part.pins(), pairs);
         }
       }
+      case Mend.OfSet set ->
+          set.parts().stream()
+              .flatMap(name -> board.part(name).stream())
+              .filter(part -> !part.socketed())
+              .forEach(part -> part.pins().forEach(pin -> touched(board, pin, pairs)));
       case Mend.Reflowed(PinRef pin) -> touched(board, pin, pairs);
       case Mend.Wired(PinRef from, PinRef to) -> {
         pairs.put(Pair.of(from, to), true);

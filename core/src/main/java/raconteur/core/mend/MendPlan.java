@@ -237,6 +237,8 @@ public record MendPlan(List<Job> jobs, String origin) {
                 costs.single("part bridge"));
         case Place.Contact(PinRef pin) -> contactJob(pin, reason);
         case Place.Joints(String part) -> jointsJob(part, reason);
+        case Place.FittedSet set ->
+            partJob(new Place.OfPart(set.parts().getFirst()), reason, sockets);
         case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _, Place.Inside _ ->
             partJob((Place.OfPart) place.mendable(), reason, sockets);
       };

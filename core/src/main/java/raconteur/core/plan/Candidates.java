@@ -18,6 +18,8 @@ import raconteur.core.device.Signal;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Subject;
+import raconteur.core.judge.CapacitorJudge;
 import raconteur.core.judge.Clocks;
 
 /**
@@ -56,7 +58,22 @@ final class Candidates {
     candidates.clockAndReset();
     leading.forEach(s -> candidates.around(s.place()));
     candidates.wholeBoard();
-    return candidates.tests.stream().filter(t -> !touches(t, partsOut)).toList();
+    boolean lame =
+        partsOut.stream()
+            .flatMap(name -> board.part(name).stream())
+            .map(Part::device)
+            .anyMatch(device -> !device.isCustomPort() && !device.isLineDriver());
+    return candidates.tests.stream()
+        .filter(t -> !touches(t, partsOut))
+        .filter(t -> !(lame && asksTheWholeBoard(t)))
+        .toList();
+  }
+
+  /** Whether a test runs the board as a whole, which says nothing while a part it needs is out. */
+  private static boolean asksTheWholeBoard(Finding test) {
+    return test.kind().powered()
+        && !test.kind().ofSupply()
+        && (test.subject() instanceof Subject.OfBoard || test.subject() instanceof Subject.OfParts);
   }
 
   /** Whether a test needs a part in its place that is out of it. */
@@ -114,6 +131,7 @@ final class Candidates {
         provoke(joints.part());
         board.part(joints.part()).ifPresent(this::part);
       }
+      case Place.FittedSet set -> board.part(set.parts().getFirst()).ifPresent(this::part);
       case Place.Inside inside -> {
         board.part(inside.one().part()).ifPresent(this::part);
         tests.add(new Finding.Continuity(inside.one(), inside.other(), false));
@@ -149,7 +167,9 @@ final class Candidates {
   }
 
   private boolean isOn(PinRef pin, Rail rail) {
-    return board.netOf(pin).filter(net -> net.name().equals(rail.net())).isPresent();
+    return board.nets().isEmpty()
+        ? board.rails().iterator().next().equals(rail)
+        : board.netOf(pin).filter(net -> net.name().equals(rail.net())).isPresent();
   }
 
   private void net(String name) {
@@ -167,6 +187,13 @@ final class Candidates {
     String name = part.designator();
     if (part.device().isContact()) {
       provoke(name);
+    }
+    if (part.device().isCell()) {
+      tests.add(new Finding.Settings(true));
+    }
+    CapacitorJudge capacitor = new CapacitorJudge(part);
+    if (part.device().isElectrolytic() && capacitor.canJudge()) {
+      tests.add(capacitor.example(1));
     }
     if (warms(part.device())) {
       tests.add(new Finding.Heat(name, Finding.Warmth.NORMAL));

@@ -26,7 +26,7 @@ final class LookAhead {
   private static final double TELLS_NOTHING = 1e-4;
 
   /** A judgement, no source: in one played case thirty such tests moved 48 percent to 51. */
-  private static final double TRIFLE_BITS_A_MINUTE = 0.05;
+  static final double TRIFLE_BITS_A_MINUTE = 0.05;
 
   /**
    * What a test tells changes what the ones after it are worth: so many ahead can be counted on.

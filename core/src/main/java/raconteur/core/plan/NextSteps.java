@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeMap;
 import raconteur.core.board.Board;
 import raconteur.core.board.DepthMeter;
 import raconteur.core.board.Part;
@@ -225,8 +226,20 @@ public final class NextSteps {
             ? rail
             : lookAhead.choose(
                 scored, new LookAhead.Mending(placesOf(leader), waste(leader), mendFrom, allowed));
+    List<LookAhead.Scored> first = first(scored, diagnosis.suspects().getFirst(), telling);
+    if (!first.isEmpty() && rail.isEmpty()) {
+      boolean mend = allowed && (chosen.isEmpty() || isFoundation(leader));
+      chosen = mend ? Optional.empty() : Optional.of(first.getFirst());
+    }
     List<LookAhead.Scored> inOrder = new ArrayList<>(scored);
-    if (scored.isEmpty() || scored.getFirst().saves() <= 0) {
+    if (!first.isEmpty()) {
+      inOrder.removeAll(first);
+      inOrder.addAll(0, first);
+    }
+    if (riskOfPower(telling) > 0 && !first.isEmpty()) {
+      // Nothing is switched on into a short while something can be found without.
+      inOrder.removeIf(s -> s.finding().kind().powered());
+    } else if (first.isEmpty() && (scored.isEmpty() || scored.getFirst().saves() <= 0)) {
       inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));
     }
     boolean mendNow = allowed && chosen.isEmpty();
@@ -250,11 +263,113 @@ public final class NextSteps {
     } else if (steps.isEmpty()) {
       steps.add(words.mend(leader, nextTest));
     }
+    if (!mendNow) {
+      seating(diagnosis, declined).ifPresent(seat -> offer(steps, seat));
+    }
     if (hardly && !mendNow) {
       missing(diagnosis)
           .ifPresent(fact -> steps.set(0, steps.getFirst().because(HARDLY + missed(fact))));
     }
     return steps;
+  }
+
+  /** How likely a poor contact in one socket has to be for its part to be seated on a guess. */
+  private static final double SEAT_FROM = 0.25;
+
+  /** Seating the part whose contacts together are suspected most; empty where that is little. */
+  private Optional<Step> seating(Diagnosis diagnosis, Set<String> declined) {
+    Map<String, Double> contacts = new TreeMap<>();
+    for (Suspect suspect : diagnosis.suspects()) {
+      switch (suspect.place()) {
+        case Place.Contact(PinRef pin) ->
+            contacts.merge(pin.part(), suspect.probability(), Double::sum);
+        case Place.Joints(String part) -> contacts.merge(part, suspect.probability(), Double::sum);
+        // The contact at an end of a line cannot be told from the track to it.
+        case Place.Segment s -> {
+          double all = TRACK + contactWeight(s.from()) + contactWeight(s.to());
+          contacts.merge(
+              s.from().part(), suspect.probability() * contactWeight(s.from()) / all, Double::sum);
+          contacts.merge(
+              s.to().part(), suspect.probability() * contactWeight(s.to()) / all, Double::sum);
+        }
+        case Place _ -> {}
+      }
+    }
+    return contacts.entrySet().stream()
+        .filter(e -> e.getValue() >= SEAT_FROM)
+        .filter(e -> board.part(e.getKey()).filter(Part::socketed).isPresent())
+        .filter(e -> !declined.contains(StepWords.mendName(board, new Place.Joints(e.getKey()))))
+        .max(Map.Entry.comparingByValue())
+        .map(e -> words.seat(e.getKey(), e.getValue()));
+  }
+
+  private static final double TRACK = 2;
+
+  private double contactWeight(PinRef pin) {
+    String socket = board.part(pin.part()).map(Part::socket).orElse("");
+    return socket.equals("single wipe") ? 4 : socket.isEmpty() ? 0.5 : 1;
+  }
+
+  /** Puts a step among those told, in the last place where all are taken. */
+  private static void offer(List<Step> steps, Step step) {
+    if (steps.stream().anyMatch(s -> s.action().equals(step.action()))) {
+      return;
+    }
+    if (steps.size() < MOST_TOLD) {
+      steps.add(step);
+    } else {
+      steps.set(MOST_TOLD - 1, step);
+    }
+  }
+
+  /**
+   * What comes before everything else, the most telling first: while a rail is pulled down, what
+   * needs no power; where the supply, the clock or the reset is suspected most, what looks at that.
+   * Empty where neither is so, or nothing of it tells more than a trifle.
+   */
+  private List<LookAhead.Scored> first(
+      List<LookAhead.Scored> scored, Suspect leader, Telling telling) {
+    boolean danger = riskOfPower(telling) > 0;
+    if (!danger && !isFoundation(leader)) {
+      return List.of();
+    }
+    Set<String> around = around(leader.place());
+    return scored.stream()
+        .filter(s -> s.bitsPerMinute() > LookAhead.TRIFLE_BITS_A_MINUTE)
+        .filter(
+            s ->
+                danger
+                    ? !s.finding().kind().powered()
+                    : s.finding().subject().pins().stream()
+                            .anyMatch(pin -> around.contains(pin.part()))
+                        || around.contains(s.finding().subject().part()))
+        .sorted(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()))
+        .toList();
+  }
+
+  private static final Set<String> FOUNDATIONS = Set.of("power", "clock", "reset");
+
+  /** How likely something of the foundations has to be to be settled before all else. */
+  private static final double FOUNDATION_FROM = 0.3;
+
+  private boolean isFoundation(Suspect leader) {
+    return leader.probability() >= FOUNDATION_FROM
+        && around(leader.place()).stream()
+            .flatMap(part -> board.part(part).stream())
+            .allMatch(part -> FOUNDATIONS.contains(part.block()));
+  }
+
+  /** The parts a place is of, or lies between. */
+  private static Set<String> around(Place place) {
+    return switch (place) {
+      case Place.Segment s -> Set.of(s.from().part(), s.to().part());
+      case Place.Bridge b -> Set.of(b.one().part(), b.other().part());
+      case Place.Contact c -> Set.of(c.pin().part());
+      case Place.Joints j -> Set.of(j.part());
+      case Place.FittedSet set -> Set.copyOf(set.parts());
+      case Place.OfPart p -> Set.of(p.part());
+      case Place other -> around(other.mendable());
+    };
   }
 
   /** What is not known of the board and would help most with those suspected now. */

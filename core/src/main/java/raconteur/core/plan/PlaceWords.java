@@ -16,6 +16,7 @@ public final class PlaceWords {
       case Place.Contact p -> "contact of " + p.pin();
       case Place.Joints p -> "joints and contacts of " + p.part();
       case Place.Inside p -> p.toString();
+      case Place.FittedSet p -> p.toString();
       case Place.Segment p -> "track " + p.net() + " from " + p.from() + " to " + p.to();
       case Place.Bridge p -> "bridge " + p.one() + "–" + p.other();
     };

@@ -198,6 +198,8 @@ final class StepWords {
           board.part(part).filter(Part::socketed).isPresent()
               ? 2 * costs.single("seat")
               : costs.single("reflow row");
+      case Place.FittedSet set ->
+          set.parts().stream().mapToDouble(part -> mendMinutes(new Place.OfPart(part))).sum();
       case Place.Inside inside -> mendMinutes(inside.mendable());
       case Place.Load load -> mendMinutes(load.mendable());
       case Place.Output output -> mendMinutes(output.mendable());
@@ -218,6 +220,8 @@ final class StepWords {
             case REFLOWED -> costs.single("reflow row");
             case RESEATED, CLEANED -> 2 * costs.single("seat");
           };
+      case Mend.OfSet set ->
+          set.parts().stream().mapToDouble(part -> mendMinutes(new Place.OfPart(part))).sum();
       case Mend.Wired _ -> costs.single("wire");
       case Mend.Reflowed _, Mend.Parted _ -> costs.single("part bridge");
     };
@@ -232,6 +236,7 @@ final class StepWords {
           new Mend.OfPart(pin.part(), Mend.PartAction.RESEATED);
       case Place.Contact(PinRef pin) -> new Mend.Reflowed(pin);
       case Place.Bridge b -> new Mend.Parted(b.one(), b.other());
+      case Place.FittedSet set -> new Mend.OfSet(set.parts());
       case Place.Joints(String part) ->
           new Mend.OfPart(
               part,
@@ -296,6 +301,17 @@ final class StepWords {
               mendOf(board, place),
               minutes,
               why);
+      case Place.FittedSet set ->
+          mend(
+              "Try another set in place of "
+                  + set.parts().getFirst()
+                  + " to "
+                  + set.parts().getLast(),
+              set.parts().getFirst(),
+              List.of(),
+              mendOf(board, place),
+              minutes,
+              why);
       case Place.Joints(String part) ->
           mend(
               board.part(part).filter(Part::socketed).isPresent()
@@ -313,6 +329,21 @@ final class StepWords {
         yield mend(title, part, List.of(), mendOf(board, place), minutes, why);
       }
     };
+  }
+
+  /** Seating a part on the guess that one of its contacts is poor. */
+  Step seat(String part, double chance) {
+    Place place = new Place.Joints(part);
+    return mend(
+        "Seat " + named(part) + " again and clean its contacts",
+        part,
+        List.of(),
+        mendOf(board, place),
+        mendMinutes(place),
+        String.format(
+            Locale.ROOT,
+            "%.0f %% that one of its contacts is the fault, whichever; it harms nothing.",
+            chance * 100));
   }
 
   private static String caution(Mend mend, boolean socketed) {

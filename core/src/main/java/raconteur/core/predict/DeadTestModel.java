@@ -93,6 +93,9 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
   }
 
   private State byBlock(Fault fault) {
+    if (fault.place() instanceof Place.FittedSet) {
+      return new State(Run.FREE, Set.of(), true);
+    }
     String at =
         switch (fault.place().mendable()) {
           case Place.OfPart(String part) -> part;
@@ -125,6 +128,10 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
         && fault.place().mendable() instanceof Place.OfPart(String part)
         && countOfPart.containsKey(part)) {
       return new State(Run.FREE, Set.of(countOfPart.get(part)), false);
+    }
+    if (fault.place() instanceof Place.FittedSet) {
+      // Now this one fails and now that one, or none.
+      return new State(Run.FREE, Set.of(), true);
     }
     if (fault.mode() == FaultMode.LEAKS) {
       return HEALTHY;
@@ -218,7 +225,8 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
 
   /**
    * The chance of a row of counts. A cause inside one memory names, run after run, the right count
-   * or one wrong count; a shared cause wanders. Repeats therefore agree or tell.
+   * or one wrong count; a shared cause names the first of all where it is firm, and wanders where
+   * it is weak. Repeats therefore agree or tell.
    */
   private double counts(List<Integer> counts, State state) {
     String kind =
@@ -234,7 +242,12 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
       anyOne += uniform * steady(counts, count, uniform);
     }
     double right = 0;
-    if (!state.counts().isEmpty() && !kind.equals("shared")) {
+    if (kind.equals("shared")) {
+      // The test writes bit by bit and stops at the first that fails: where none can be reached,
+      // that is the first of all.
+      right =
+          steady(counts, allCounts.stream().mapToInt(Integer::intValue).min().orElse(0), uniform);
+    } else if (!state.counts().isEmpty()) {
       int first = state.counts().stream().mapToInt(Integer::intValue).min().orElseThrow();
       right = steady(counts, first, uniform);
     }

@@ -88,6 +88,7 @@ public final class NetPropagation {
       case Place.Contact place -> place.pin().equals(pin);
       case Place.Bridge place -> place.netOne().equals(net) || place.netOther().equals(net);
       case Place.Inside place -> place.netOne().equals(net) || place.netOther().equals(net);
+      case Place.FittedSet place -> output && place.parts().contains(pin.part());
       case Place.Joints place -> place.part().equals(pin.part());
       case Place.Output place -> output && place.pin().equals(pin);
       case Place.OfPart place ->

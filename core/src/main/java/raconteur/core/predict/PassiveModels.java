@@ -127,6 +127,7 @@ record PassiveModels(Board board, Readings readings) {
           Place.Segment _,
           Place.Contact _,
           Place.Joints _,
+          Place.FittedSet _,
           Place.Inside _,
           Place.OfPart _,
           Place.Load _ ->

@@ -48,6 +48,7 @@ final class RailConditions {
           Place.Segment _,
           Place.Contact _,
           Place.Joints _,
+          Place.FittedSet _,
           Place.Inside _,
           Place.Bridge _ ->
           "good";
@@ -76,6 +77,7 @@ final class RailConditions {
               Place.Input _,
               Place.Segment _,
               Place.Joints _,
+              Place.FittedSet _,
               Place.Contact _ ->
               false;
         };

@@ -110,6 +110,8 @@ final class Spread {
       case Place.Inside place -> bridge(place.asBridge());
       // Only boards without nets have them: there nothing spreads along lines.
       case Place.Joints _ -> {}
+      // Each of them does what it should, most of the time.
+      case Place.FittedSet _ -> {}
       case Place.Load place -> {
         if (fault.mode() == FaultMode.SHORTED) {
           railGone(board.rail(place.rail()).orElseThrow());

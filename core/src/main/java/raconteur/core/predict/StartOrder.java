@@ -53,6 +53,7 @@ final class StartOrder {
       case Place.Output place -> blockOf(place.pin().part());
       case Place.Contact place -> blockOf(place.pin().part());
       case Place.Segment place -> later(place.from(), place.to());
+      case Place.FittedSet place -> blockOf(place.parts().getFirst());
       case Place.Joints place -> blockOf(place.part());
       case Place.Inside place -> blockOf(place.one().part());
       case Place.Bridge place -> earlier(place.one(), place.other());

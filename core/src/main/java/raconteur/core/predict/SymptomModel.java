@@ -1,7 +1,10 @@
 package raconteur.core.predict;
 
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import raconteur.core.board.Board;
 import raconteur.core.board.SymptomCard;
 import raconteur.core.fault.Fault;
@@ -22,6 +25,9 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
 
   private static final double LIKE_SOME_CARD = 0.3;
 
+  /** How far two cards that nothing makes both are taken for one another, beside two alike. */
+  private static final double TAKEN_FOR_ANY = 0.03;
+
   /** How far a simulated look is taken for what a real board shows. */
   private static final double AS_SIMULATED = 0.8;
 
@@ -29,6 +35,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
   private final StartOrder order;
   private final SimulatedAnswers simulated;
   private final Readings readings;
+  private final Map<String, Map<String, Double>> alike;
 
   /**
    * What decides the picture.
@@ -51,6 +58,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
     this.order = shared.startOrder();
     this.simulated = shared.simulated();
     this.readings = shared.readings();
+    this.alike = alike(board.symptoms());
   }
 
   @Override
@@ -102,7 +110,52 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
             ? byBlock
             : AS_SIMULATED * (card.equals(shown.card()) ? 1 : 0) + (1 - AS_SIMULATED) * byBlock;
     return readings.chance("symptom", "drawer", "right") * exact
-        + readings.chance("symptom", "drawer", "neighbouring") / board.symptoms().size();
+        + readings.chance("symptom", "drawer", "neighbouring") * mistaken(card, shown);
+  }
+
+  /** The chance that what is shown is taken for a card though another one fits. */
+  private double mistaken(String card, Shown shown) {
+    double sum = 0;
+    for (SymptomCard meant : board.symptoms()) {
+      double chance =
+          shown.card().isEmpty()
+              ? byWritten(meant.id(), shown)
+              : AS_SIMULATED * (meant.id().equals(shown.card()) ? 1 : 0)
+                  + (1 - AS_SIMULATED) * byWritten(meant.id(), shown);
+      sum += chance * alike.getOrDefault(meant.id(), Map.of()).getOrDefault(card, 0.0);
+    }
+    return sum;
+  }
+
+  /**
+   * How a card is mistaken for others: the more, the more alike what makes both is (the cosine of
+   * their chances); a little for any.
+   */
+  private static Map<String, Map<String, Double>> alike(Collection<SymptomCard> cards) {
+    Map<String, Map<String, Double>> alike = new HashMap<>();
+    for (SymptomCard one : cards) {
+      Map<String, Double> row = new HashMap<>();
+      for (SymptomCard other : cards) {
+        row.put(other.id(), cosine(one.chances(), other.chances()) + TAKEN_FOR_ANY);
+      }
+      double sum = row.values().stream().mapToDouble(Double::doubleValue).sum();
+      row.replaceAll((_, weight) -> weight / sum);
+      alike.put(one.id(), row);
+    }
+    return alike;
+  }
+
+  private static double cosine(Map<String, Double> one, Map<String, Double> other) {
+    double dot = 0;
+    for (var entry : one.entrySet()) {
+      dot += entry.getValue() * other.getOrDefault(entry.getKey(), 0.0);
+    }
+    double length = length(one) * length(other);
+    return length == 0 ? 0 : dot / length;
+  }
+
+  private static double length(Map<String, Double> chances) {
+    return Math.sqrt(chances.values().stream().mapToDouble(c -> c * c).sum());
   }
 
   /**

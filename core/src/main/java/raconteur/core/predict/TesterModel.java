@@ -74,6 +74,7 @@ final class TesterModel implements TestModel<TesterModel.State> {
           Place.Segment _,
           Place.Contact _,
           Place.Joints _,
+          Place.FittedSet _,
           Place.Inside _,
           Place.Bridge _ ->
           GOOD;

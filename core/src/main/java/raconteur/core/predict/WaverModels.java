@@ -63,6 +63,7 @@ record WaverModels(Board board, Readings readings) {
     return switch (fault.place()) {
       case Place.Contact contact -> contact.pin().part().equals(part);
       case Place.Joints joints -> joints.part().equals(part);
+      case Place.FittedSet set -> set.parts().contains(part);
       case Place.Segment s -> s.from().part().equals(part) || s.to().part().equals(part);
       case Place _ -> isInside(fault, part);
     };

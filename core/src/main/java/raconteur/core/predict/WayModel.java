@@ -73,6 +73,7 @@ record WayModel(Board board, Readings readings) {
         switch (fault.place()) {
           case Place.OfPart whole -> way.parts().contains(whole.part());
           case Place.Load load -> way.parts().contains(load.part());
+          case Place.FittedSet set -> set.parts().stream().anyMatch(way.parts()::contains);
           case Place.Joints joints -> way.parts().contains(joints.part());
           case Place.Output output -> way.pins().contains(output.pin());
           case Place.Input input -> way.pins().contains(input.pin());

@@ -1,10 +1,12 @@
 package raconteur.core.story;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.Net;
@@ -21,6 +23,7 @@ import raconteur.core.finding.Finding;
  * @param foreign parts, or their sockets, that are not original
  * @param hurt parts something happened to, named instead of marked
  * @param missing parts that are not there now
+ * @param sets parts that were replaced together
  * @param measured what a meter found joined or open
  */
 public record Condition(
@@ -29,10 +32,11 @@ public record Condition(
     Set<String> foreign,
     Map<String, DamageArea.Kind> hurt,
     Set<String> missing,
+    Set<List<String>> sets,
     List<Finding.Continuity> measured) {
   /** Nothing was looked at or marked. */
   public static final Condition UNMARKED =
-      new Condition(List.of(), Map.of(), Set.of(), Map.of(), Set.of(), List.of());
+      new Condition(List.of(), Map.of(), Set.of(), Map.of(), Set.of(), Set.of(), List.of());
 
   /** How far around a part that was changed the board counts as reworked. */
   private static final double AROUND_MILLIMETRES = 1;
@@ -43,6 +47,7 @@ public record Condition(
     foreign = Set.copyOf(foreign);
     hurt = Map.copyOf(hurt);
     missing = Set.copyOf(missing);
+    sets = Set.copyOf(sets);
     measured = List.copyOf(measured);
   }
 
@@ -54,6 +59,7 @@ public record Condition(
         foreign,
         hurt,
         missing,
+        sets,
         measured.stream().filter(way -> isSurprise(way, board)).toList());
   }
 
@@ -71,9 +77,29 @@ public record Condition(
     return sockets.isEmpty() ? board : board.inSockets(sockets);
   }
 
+  /** Of what was replaced together, the parts of one kind. */
+  private Set<List<String>> setsOfOneKind(Board board) {
+    Set<List<String>> kinds = new HashSet<>();
+    for (List<String> together : sets) {
+      Map<String, List<String>> byDevice = new TreeMap<>();
+      for (String name : together) {
+        board
+            .part(name)
+            .ifPresent(
+                part ->
+                    byDevice
+                        .computeIfAbsent(part.device().name(), _ -> new ArrayList<>())
+                        .add(name));
+      }
+      byDevice.values().stream().filter(set -> set.size() > 1).forEach(kinds::add);
+    }
+    return kinds;
+  }
+
   /** What of this makes faults likelier, or possible. */
   public FaultCatalogue.AsFound asFoundFaults(Board board) {
-    return new FaultCatalogue.AsFound(allDamage(board), hurt, missing, measured);
+    return new FaultCatalogue.AsFound(
+        allDamage(board), hurt, missing, setsOfOneKind(board), measured);
   }
 
   /** The marked damage, and what was reworked around every part that is not original. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
@@ -146,11 +147,27 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
             .map(Bookkeeping.Missing::part)
             .filter(partsOut()::contains)
             .collect(Collectors.toSet()),
+        replacedTogether(),
         findings().stream()
             .map(DatedFinding::finding)
             .flatMap(finding -> way(finding).stream())
             .distinct()
             .toList());
+  }
+
+  /** What one line, or one epoch, replaced more than one of. */
+  private Set<List<String>> replacedTogether() {
+    Map<Integer, List<String>> byEpoch = new TreeMap<>();
+    for (DatedMend mend : mends()) {
+      if (mend.mend() instanceof Mend.OfPart(String part, Mend.PartAction action)
+          && action == Mend.PartAction.REPLACED) {
+        List<String> parts = byEpoch.computeIfAbsent(mend.epoch(), _ -> new ArrayList<>());
+        if (!parts.contains(part)) {
+          parts.add(part);
+        }
+      }
+    }
+    return byEpoch.values().stream().filter(set -> set.size() > 1).collect(Collectors.toSet());
   }
 
   /** What a finding says of a way from pin to pin. */

@@ -87,6 +87,7 @@ class SiblingHistoryTest {
             case Place.Output p -> p.pin().part().equals("U1");
             case Place.Input p -> p.pin().part().equals("U1");
             case Place.Inside p -> p.one().part().equals("U1");
+            case Place.FittedSet _ -> false;
             case Place.Segment _, Place.Contact _, Place.Joints _, Place.Bridge _ -> false;
           };
       sum += ours ? catalogue.odds(i) / (1 + catalogue.odds(i)) : 0;

@@ -165,6 +165,7 @@ public final class BoardsPresenter {
       case Place.Input p -> p.pin().part();
       case Place.Contact p -> p.pin().part();
       case Place.Joints p -> p.part();
+      case Place.FittedSet p -> p.parts().getFirst();
       case Place.Inside p -> p.one().part();
       case Place.Segment _, Place.Bridge _ -> "";
     };

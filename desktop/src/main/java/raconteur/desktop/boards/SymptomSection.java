@@ -15,8 +15,8 @@ final class SymptomSection {
   static BoardSection section() {
     return new BoardSection(
         "Symptom cards",
-        List.of("Word", "Title", "Chances by block", "Origin"),
-        "Chances as: cpu 0.6, decode 0.5: how often one fault there shows as this.",
+        List.of("Word", "Title", "Chances by block or part", "Origin"),
+        "Chances as: cpu 0.6, J1 0.9: how often one fault there shows as this.",
         -1,
         1,
         c ->
@@ -55,12 +55,15 @@ final class SymptomSection {
       } catch (NumberFormatException e) {
         chance = -1;
       }
-      if (!edit.contents().blocks().contains(words[0]) || chance < 0 || chance > 1) {
+      boolean known =
+          edit.contents().blocks().contains(words[0])
+              || edit.contents().parts().stream().anyMatch(p -> p.designator().equals(words[0]));
+      if (!known || chance < 0 || chance > 1) {
         throw new SectionEdit.Refusal(
             "“"
                 + item.strip()
-                + "” will not do: a chance is a block of this board and a number from 0 to 1, like"
-                + " cpu 0.6.");
+                + "” will not do: a chance is a block or part of this board and a number from 0 to"
+                + " 1, like cpu 0.6 or J1 0.9.");
       }
       chances.put(words[0], chance);
     }

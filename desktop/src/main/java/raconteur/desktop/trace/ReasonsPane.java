@@ -130,6 +130,8 @@ final class ReasonsPane extends ScrollPane {
 
   private static String clearing(Suspect suspect) {
     return switch (suspect.place()) {
+      case Place.FittedSet s ->
+          "The fault still there with another set in place of " + s + " would clear it.";
       case Place.Joints j ->
           "Seating or reflowing " + j.part() + " without any change would speak for them.";
       case Place.OfPart _, Place.Load _, Place.Output _, Place.Input _, Place.Inside _ ->

@@ -72,6 +72,7 @@ final class TraceMarks {
       case Place.Segment _,
           Place.Bridge _,
           Place.Inside _,
+          Place.FittedSet _,
           Place.Load _,
           Place.Output _,
           Place.Input _ -> {}

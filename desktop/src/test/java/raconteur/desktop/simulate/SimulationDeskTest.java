@@ -21,7 +21,7 @@ import raconteur.desktop.workshop.Workshop;
 
 class SimulationDeskTest {
   /** A seed whose one fault is a dead processor ROM: U16. */
-  private static final long DEAD_ROM = 5;
+  private static final long DEAD_ROM = 77;
 
   @TempDir private Path folder;
 
