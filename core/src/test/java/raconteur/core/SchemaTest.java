@@ -80,7 +80,8 @@ class SchemaTest {
     "figures.schema.json, mending.json",
     "proofs.schema.json, proofs.json",
     "families.schema.json, families.json",
-    "checks.schema.json, checks.json"
+    "checks.schema.json, checks.json",
+    "sayings.schema.json, sayings.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {
     follows(schema, DataFile.shippedText(Figures.class, "/raconteur/core/data/" + file));

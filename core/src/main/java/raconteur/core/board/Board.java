@@ -28,6 +28,16 @@ public final class Board {
   private final Map<String, UsualSuspect> usualSuspects;
   private final Map<PinRef, Net> netByPin = new HashMap<>();
 
+  /** What the board's own firmware may show, in the order of the file. */
+  public List<ErrorCode> errorCodes() {
+    return contents.errorCodes();
+  }
+
+  /** The code as somebody types it, capitals aside. */
+  public Optional<ErrorCode> errorCode(String code) {
+    return errorCodes().stream().filter(e -> e.code().equalsIgnoreCase(code)).findFirst();
+  }
+
   /** The cartridge connector, empty for none, and the flash table in the order of its counts. */
   public record DeadTest(String cartridge, List<Flash> flashes) {
     public DeadTest {

@@ -27,6 +27,7 @@ public record BoardContents(
     Board.DeadTest deadTest,
     List<SymptomCard> symptoms,
     List<UsualSuspect> usualSuspects,
+    List<ErrorCode> errorCodes,
     String notes) {
   public BoardContents {
     devices = List.copyOf(devices);
@@ -37,6 +38,7 @@ public record BoardContents(
     noConnects = List.copyOf(noConnects);
     symptoms = List.copyOf(symptoms);
     usualSuspects = List.copyOf(usualSuspects);
+    errorCodes = List.copyOf(errorCodes);
   }
 
   /** A board of which nothing is known but its name. */
@@ -52,6 +54,7 @@ public record BoardContents(
         "",
         List.of(),
         new Board.DeadTest("", List.of()),
+        List.of(),
         List.of(),
         List.of(),
         "");
@@ -129,6 +132,12 @@ public record BoardContents(
     return copy.done();
   }
 
+  public BoardContents withErrorCodes(List<ErrorCode> other) {
+    Copy copy = new Copy(this);
+    copy.errorCodes = other;
+    return copy.done();
+  }
+
   /** The components of a record that is to differ in one of them. */
   private static final class Copy {
     private BoardIdentity identity;
@@ -143,6 +152,7 @@ public record BoardContents(
     private Board.DeadTest deadTest;
     private List<SymptomCard> symptoms;
     private List<UsualSuspect> usualSuspects;
+    private List<ErrorCode> errorCodes;
     private String notes;
 
     Copy(BoardContents from) {
@@ -158,6 +168,7 @@ public record BoardContents(
       deadTest = from.deadTest();
       symptoms = from.symptoms();
       usualSuspects = from.usualSuspects();
+      errorCodes = from.errorCodes();
       notes = from.notes();
     }
 
@@ -175,6 +186,7 @@ public record BoardContents(
           deadTest,
           symptoms,
           usualSuspects,
+          errorCodes,
           notes);
     }
   }
@@ -213,6 +225,15 @@ public record BoardContents(
                         r.withMadeBy(
                             r.madeBy().stream().filter(m -> !m.equals(designator)).toList()))
                 .toList())
+        .withErrorCodes(
+            errorCodes.stream()
+                .map(
+                    e ->
+                        new ErrorCode(
+                            e.code(),
+                            e.means(),
+                            e.parts().stream().filter(p -> !p.equals(designator)).toList()))
+                .toList())
         .withSymptoms(
             symptoms.stream()
                 .map(card -> card.renamed(at -> at.equals(designator) ? "" : at))
@@ -239,6 +260,10 @@ public record BoardContents(
                 .toList())
         .withRails(
             rails.stream().map(r -> r.withMadeBy(r.madeBy().stream().map(name).toList())).toList())
+        .withErrorCodes(
+            errorCodes.stream()
+                .map(e -> new ErrorCode(e.code(), e.means(), e.parts().stream().map(name).toList()))
+                .toList())
         .withSymptoms(symptoms.stream().map(card -> card.renamed(name)).toList());
   }
 }

@@ -55,6 +55,7 @@ public record BoardDifference(
     DEAD_TEST("flash table"),
     SYMPTOMS("symptom cards"),
     USUAL_SUSPECTS("usual suspects"),
+    ERROR_CODES("error codes"),
     NOTES("notes");
 
     private final String words;
@@ -71,6 +72,7 @@ public record BoardDifference(
         case DEAD_TEST -> contents.deadTest();
         case SYMPTOMS -> contents.symptoms();
         case USUAL_SUSPECTS -> contents.usualSuspects();
+        case ERROR_CODES -> contents.errorCodes();
         case NOTES -> contents.notes();
       };
     }

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -45,6 +46,7 @@ public final class BoardFiles {
           "dead test",
           "symptoms",
           "usual suspects",
+          "error codes",
           "notes",
           "derived from",
           "renamed",
@@ -144,6 +146,7 @@ public final class BoardFiles {
                 : sibling.map(BoardContents::deadTest).orElse(new DeadTest("", List.of())),
             section("symptoms", BoardContents::symptoms, this::symptom),
             section("usual suspects", BoardContents::usualSuspects, this::usualSuspect),
+            errorCodes(),
             root.textOr("notes", sibling.map(BoardContents::notes).orElse(""))));
   }
 
@@ -472,6 +475,27 @@ public final class BoardFiles {
       throw id.wrong("a symptom is one word in small letters");
     }
     return new SymptomCard(id.text(), item.get("title").text(), chances, item.get("origin").text());
+  }
+
+  private List<ErrorCode> errorCodes() {
+    Set<String> codes = new HashSet<>();
+    return section(
+        "error codes",
+        BoardContents::errorCodes,
+        item -> {
+          item.onlyKnows(Set.of("code", "means", "parts"));
+          Datum code = item.get("code");
+          if (!code.text().matches("\\S{1,20}")) {
+            throw code.wrong("an error code is one word of at most 20 characters");
+          }
+          if (!codes.add(code.text().toLowerCase(Locale.ROOT))) {
+            throw code.wrong("\"" + code.text() + "\" stands here twice");
+          }
+          return new ErrorCode(
+              code.text(),
+              item.get("means").text(),
+              item.itemsOrNone("parts").stream().map(this::knownPart).toList());
+        });
   }
 
   private UsualSuspect usualSuspect(Datum item) {

@@ -122,6 +122,7 @@ public final class BoardWriter {
           }
           list("symptoms", c.symptoms(), this::symptom);
           list("usual suspects", c.usualSuspects(), this::usualSuspect);
+          list("error codes", c.errorCodes(), this::errorCode);
           text("notes", c.notes());
         });
   }
@@ -162,6 +163,7 @@ public final class BoardWriter {
               case SYMPTOMS -> always("symptoms", c.symptoms(), this::symptom);
               case USUAL_SUSPECTS ->
                   always("usual suspects", c.usualSuspects(), this::usualSuspect);
+              case ERROR_CODES -> always("error codes", c.errorCodes(), this::errorCode);
               case NOTES -> out.writeStringField("notes", c.notes());
             }
           }
@@ -298,6 +300,15 @@ public final class BoardWriter {
           }
           out.writeEndObject();
           out.writeStringField("origin", card.origin());
+        });
+  }
+
+  private void errorCode(ErrorCode error) throws IOException {
+    object(
+        () -> {
+          out.writeStringField("code", error.code());
+          out.writeStringField("means", error.means());
+          list("parts", error.parts(), out::writeString);
         });
   }
 

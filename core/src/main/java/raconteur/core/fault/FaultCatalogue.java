@@ -455,7 +455,9 @@ public final class FaultCatalogue {
         for (int i = 0; i + 1 < pins.size(); i++) {
           boolean acrossRows =
               part.device().outline().startsWith("DIP") && i + 1 == pins.size() / 2;
-          if (!acrossRows && neighbours(pins.get(i), pins.get(i + 1), byNets)) {
+          if (!acrossRows
+              && !part.device().isSeries()
+              && neighbours(pins.get(i), pins.get(i + 1), byNets)) {
             places++;
           }
         }

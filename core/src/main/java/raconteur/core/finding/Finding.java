@@ -869,6 +869,24 @@ public sealed interface Finding extends Statement {
     }
   }
 
+  /** An error code of the board's own firmware, by its table. */
+  record FirmwareError(String code) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("firmware error");
+    }
+
+    @Override
+    public Subject subject() {
+      return Subject.OfBoard.WHOLE;
+    }
+
+    @Override
+    public String line() {
+      return "error " + code;
+    }
+  }
+
   /** How often a fault shows that does not always. */
   record ComesAndGoes(int times, double in, boolean hours) implements Shown {
     @Override

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import raconteur.core.board.ErrorCode;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 
@@ -37,6 +38,7 @@ final class ProvokingPhrases {
     all.add(new Verb("runs", "runs cartridge", (words, context) -> runs(words)));
     all.add(new Verb("nothing", "nothing hot", (words, context) -> nothingHot(words)));
     all.add(new Verb("settings", "settings lost", (words, context) -> settings(words)));
+    all.add(errors());
     all.add(new Verb("polls", "polls U7", (words, context) -> polls(words)));
     return all;
   }
@@ -107,6 +109,43 @@ final class ProvokingPhrases {
     words.end();
     return new Understanding.Understood(
         new Finding.NothingHot(), "Felt all over: nothing is hot but what was said to be.");
+  }
+
+  /** Without an example: which codes there are is for the board to say. */
+  private static Phrase errors() {
+    return new VerbPhrase("error", "error 23") {
+      @Override
+      Understanding readRest(Words words, BenchContext context) {
+        return error(words);
+      }
+
+      @Override
+      public List<String> examples() {
+        return List.of();
+      }
+    };
+  }
+
+  private static Understanding error(Words words) {
+    List<ErrorCode> table = words.board().errorCodes();
+    if (table.isEmpty()) {
+      throw words.refuse(
+          "No error codes are known of this board: add its table under Boards, or log it as a"
+              + " note.");
+    }
+    Map<String, ErrorCode> codes = new LinkedHashMap<>();
+    table.forEach(error -> codes.put(error.code(), error));
+    ErrorCode error = words.oneOf("an error code of this board", codes);
+    words.end();
+    return new Understanding.Understood(
+        new Finding.FirmwareError(error.code()),
+        "Error "
+            + error.code()
+            + ": "
+            + error.means()
+            + (error.parts().isEmpty()
+                ? "."
+                : ", which accuses " + String.join(", ", error.parts()) + "."));
   }
 
   private static Understanding settings(Words words) {

@@ -58,10 +58,9 @@ final class StepWords {
         scored.saves() > 0
             ? String.format(
                 Locale.ROOT,
-                "For %.1f minutes it is expected to save %.0f minutes of mending in vain; tells"
-                    + " %.2f bit.",
+                "For %.1f minutes it is expected to save %s of mending in vain; tells %.2f bit.",
                 scored.cost(),
-                scored.saves() + scored.cost(),
+                minutes(scored.saves() + scored.cost()),
                 scored.bits())
             : String.format(
                 Locale.ROOT,
@@ -164,6 +163,11 @@ final class StepWords {
       case LOW -> "low";
       case HIGH -> "high";
     };
+  }
+
+  /** With a tenth where there are few: what is saved is then seen to be more than it costs. */
+  private static String minutes(double minutes) {
+    return String.format(Locale.ROOT, minutes < 9.5 ? "%.1f minutes" : "%.0f minutes", minutes);
   }
 
   private String ohmsWord(Finding.RailOhms reading) {

@@ -245,6 +245,7 @@ public final class Predictor {
           passiveModels.nothingHot(
               expectation instanceof Expectation.But(Set<String> but) ? but : Set.of());
       case Finding.Runs runs -> new UseModels(shared()).runs(runs);
+      case Finding.FirmwareError error -> new UseModels(shared()).error(error);
       case Finding.Settings _ -> new UseModels(shared()).settings();
       case Finding.Polls polls -> new UseModels(shared()).polls(polls);
       case Finding.DeadTestPicture _ ->

@@ -84,8 +84,56 @@ record UseModels(
     return met[0];
   }
 
+  private boolean isRom(String part) {
+    return board.part(part).filter(p -> p.device().isRom()).isPresent();
+  }
+
   private boolean isProcessor(String part) {
     return board.part(part).filter(p -> p.device().isProcessor()).isPresent();
+  }
+
+  /** The firmware runs well enough to say what it found: it accuses what its table names. */
+  TestModel<?> error(Finding.FirmwareError told) {
+    Set<String> accused =
+        board.errorCode(told.code()).map(error -> Set.copyOf(error.parts())).orElse(Set.of());
+    if (accused.isEmpty()) {
+      return new NoModel(told);
+    }
+    return new ConditionModel(
+        readings,
+        "firmware error",
+        List.of("elsewhere", "stopped", "named"),
+        fault ->
+            meets(fault, accused)
+                ? "named"
+                : run(fault, OFF_SCREEN).equals("stopped") ? "stopped" : "elsewhere",
+        _ -> "this",
+        Map.of("this", told));
+  }
+
+  /** Whether a fault is in one of some parts, or spoils what they see. */
+  private boolean meets(Fault fault, Set<String> parts) {
+    boolean at =
+        switch (fault.place()) {
+          case Place.Joints joints -> parts.contains(joints.part());
+          case Place.Contact contact -> parts.contains(contact.pin().part());
+          case Place place ->
+              place.mendable() instanceof Place.OfPart(String part) && parts.contains(part);
+        };
+    if (at || stopsProcessor(fault)) {
+      return at;
+    }
+    boolean[] met = {false, false};
+    nets.consequences(fault)
+        .forEach(
+            (pin, change) -> {
+              if (change != Signal.DOUBTFUL) {
+                met[0] |= parts.contains(pin.part());
+                // What the firmware itself is read by, or driven by, is spoilt as well.
+                met[1] |= isProcessor(pin.part()) || isRom(pin.part());
+              }
+            });
+    return met[0] && !met[1];
   }
 
   /** Settings are kept by a cell, and by what switches over to it. */

@@ -53,6 +53,7 @@ class EveryLineWeighsTest {
             "shows 2 in 5 runs"));
     lines.addAll(List.of("flash 1", "flash none", "flash pass", "flash 3 7 99", "diag pass"));
     board.symptoms().forEach(card -> lines.add("screen " + card.id()));
+    board.errorCodes().forEach(error -> lines.add("error " + error.code()));
     return lines;
   }
 

@@ -44,16 +44,19 @@ class StoriesTest {
     }
     Map<Integer, String> found = new TreeMap<>();
     List<String> table = new ArrayList<>();
-    int right = 0;
-    int rightBefore = 0;
+    int[] right = new int[2];
+    int[] rightBefore = new int[2];
+    int[] all = new int[2];
     for (int i = 0; i < stories.size(); i++) {
       ToldStory story = stories.get(i);
       List<String> wrong = story.wrong();
       String how = wrong.isEmpty() ? "right" : String.join("; ", wrong).replace("|", "/");
       found.put(i + 1, how);
-      right += wrong.isEmpty() ? 1 : 0;
+      int kind = story.truth().isEmpty() ? 1 : 0;
+      all[kind]++;
+      right[kind] += wrong.isEmpty() ? 1 : 0;
       String was = before.getOrDefault(i + 1, how);
-      rightBefore += was.equals("right") ? 1 : 0;
+      rightBefore[kind] += was.equals("right") ? 1 : 0;
       table.add(
           String.format(
               Locale.ROOT,
@@ -73,7 +76,16 @@ class StoriesTest {
                   .toList()
               : List.of();
       List<String> page = new ArrayList<>(kept);
-      page.add("Right: " + rightBefore + " before, " + right + " now, of " + stories.size() + ".");
+      page.add(
+          String.format(
+              Locale.ROOT,
+              "Right: of %d stories %d before and %d now; of %d situations %d before and %d now.",
+              all[0],
+              rightBefore[0],
+              right[0],
+              all[1],
+              rightBefore[1],
+              right[1]));
       page.add("");
       page.add("| | story | board | told | before | now |");
       page.add("|---|---|---|---|---|---|");

@@ -1,7 +1,9 @@
 package raconteur.desktop.boards;
 
+import java.util.Arrays;
 import java.util.List;
 import raconteur.core.board.Board;
+import raconteur.core.board.ErrorCode;
 import raconteur.core.board.Flash;
 import raconteur.core.board.NoConnect;
 import raconteur.core.board.PinRef;
@@ -19,6 +21,7 @@ final class BoardSections {
           flashes(),
           SymptomSection.section(),
           suspects(),
+          errorCodes(),
           unconnected(),
           IdentitySection.section());
 
@@ -79,6 +82,42 @@ final class BoardSections {
                               edit.needed(2, "where this is known from"))));
             }),
         (c, row) -> c.withUsualSuspects(SectionEdit.without(c.usualSuspects(), row)));
+  }
+
+  private static BoardSection errorCodes() {
+    return new BoardSection(
+        "Error codes",
+        List.of("Code", "Means", "Parts"),
+        "What the board's own firmware shows, and the parts it accuses, as: U7, U8.",
+        -1,
+        1,
+        c ->
+            c.errorCodes().stream()
+                .map(e -> List.of(e.code(), e.means(), String.join(", ", e.parts())))
+                .toList(),
+        SectionEdit.refusing(
+            edit -> {
+              String code = edit.needed(0, "the code as one word");
+              if (!code.matches("\\S{1,20}")) {
+                throw new SectionEdit.Refusal(
+                    "“" + code + "” will not do: a code is one word of at most 20 characters.");
+              }
+              List<ErrorCode> all = edit.contents().errorCodes();
+              edit.onlyOnce(all, ErrorCode::code, code, "Code");
+              List<String> parts =
+                  Arrays.stream(edit.text(2).split("[,;\\s]+", -1))
+                      .filter(part -> !part.isEmpty())
+                      .toList();
+              for (String part : parts) {
+                if (edit.contents().parts().stream().noneMatch(p -> p.designator().equals(part))) {
+                  throw new SectionEdit.Refusal("“" + part + "” is no part of this board.");
+                }
+              }
+              return edit.contents()
+                  .withErrorCodes(
+                      edit.put(all, new ErrorCode(code, edit.needed(1, "what it means"), parts)));
+            }),
+        (c, row) -> c.withErrorCodes(SectionEdit.without(c.errorCodes(), row)));
   }
 
   private static BoardSection unconnected() {

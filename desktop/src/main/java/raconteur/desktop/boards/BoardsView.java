@@ -406,6 +406,7 @@ public final class BoardsView extends StackPane {
           case "flash table" -> "Flash table";
           case "symptom cards" -> "Symptom cards";
           case "usual suspects" -> "Usual suspects";
+          case "error codes" -> "Error codes";
           case "nets" -> "Nets";
           default -> board.net(place).isPresent() ? "Nets" : "Parts";
         };

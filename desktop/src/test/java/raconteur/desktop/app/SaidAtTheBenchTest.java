@@ -1,0 +1,78 @@
+package raconteur.desktop.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Statement;
+import raconteur.core.story.Telling;
+import raconteur.desktop.desk.CaseDesk;
+
+/** What people say at a bench, typed into the real window with nothing but the keyboard. */
+class SaidAtTheBenchTest extends InWindow {
+  @Start
+  void start(Stage stage) throws Exception {
+    show(stage);
+  }
+
+  private CaseDesk desk() {
+    return window().frame().trace().orElseThrow().desk();
+  }
+
+  private static String echo(FxRobot robot) {
+    return robot.lookup("#echo").queryAs(Label.class).getText();
+  }
+
+  private void say(FxRobot robot, String line) {
+    TextField field = robot.lookup("#bench-line").queryAs(TextField.class);
+    robot.interact(field::requestFocus);
+    write(line);
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(field.getText()).as(echo(robot)).isEmpty();
+  }
+
+  @Test
+  void whatIsSeenAndDoneIsTakenAndWeighed(FxRobot robot) {
+    open(13);
+    int before = desk().telling().findings().size();
+    say(robot, "tap U15 changes");
+    say(robot, "U39.7 noisy");
+    say(robot, "exchanged U24 U25 same");
+    Telling told = desk().telling();
+    assertThat(told.findings()).hasSize(before + 3);
+    assertThat(told.findings().getLast().finding())
+        .isEqualTo(new Finding.Exchanged("U24", "U25", Finding.SwapEffect.SAME));
+    assertThat(desk().state().advice().orElseThrow().diagnosis().suspects()).isNotEmpty();
+  }
+
+  /** One line is one entry of the story and four things in it, of one new epoch. */
+  @Test
+  void oneLineClosesAChip(FxRobot robot) {
+    open(13);
+    int epoch = desk().telling().epoch();
+    say(robot, "U26 was dead, 4116-3 from the drawer, old one to the dead box");
+    assertThat(desk().telling().epoch()).isEqualTo(epoch + 1);
+    assertThat(desk().telling().said(Statement.Found.class)).isNotEmpty();
+    assertThat(desk().telling().lines().getLast().counted()).hasSize(4);
+  }
+
+  @Test
+  void aLineHalfTypedSaysWhatComesNextAndAWrongOneStays(FxRobot robot) {
+    open(13);
+    TextField field = robot.lookup("#bench-line").queryAs(TextField.class);
+    robot.interact(field::requestFocus);
+    write("leg U15.8 ");
+    assertThat(echo(robot)).contains("how it is");
+    write("gone");
+    key(KeyCode.ENTER);
+    assertThat(field.getText()).isEqualTo("leg U15.8 gone");
+    assertThat(echo(robot)).contains("broken").contains("missing");
+  }
+}
