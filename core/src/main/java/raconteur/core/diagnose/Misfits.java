@@ -61,7 +61,9 @@ final class Misfits {
     for (int c = 0; c < columns.size(); c++) {
       if (columns.get(c).tells()) {
         for (DatedFinding told : evidence.get(c).findings()) {
-          misfits.ones.add(new One(told, c));
+          if (!disagrees(told.finding())) {
+            misfits.ones.add(new One(told, c));
+          }
         }
       }
     }
@@ -70,12 +72,24 @@ final class Misfits {
     return misfits.doubts(columns);
   }
 
+  /** Counts that change from run to run are the finding, and none to be taken again. */
+  private static boolean disagrees(Finding finding) {
+    return finding instanceof Finding.DeadTestResult result
+        && result.counts().stream().distinct().count() > 1;
+  }
+
+  private static boolean flashes(Finding finding) {
+    return finding instanceof Finding.DeadTestResult result
+        && result.end() == Finding.DeadTestEnd.FLASHES;
+  }
+
   private void pair() {
     for (int i = 0; i < ones.size(); i++) {
       for (int j = i + 1; j < ones.size() && pairs.size() < MOST_PAIRS; j++) {
         DatedFinding one = ones.get(i).told;
         DatedFinding other = ones.get(j).told;
-        if (one.moment().epoch() == other.moment().epoch()
+        if (!(flashes(one.finding()) && flashes(other.finding()))
+            && one.moment().epoch() == other.moment().epoch()
             && !one.finding().equals(other.finding())
             && one.finding().identity().equals(other.finding().identity())) {
           pairs.add(new Pair(ones.get(i), ones.get(j)));

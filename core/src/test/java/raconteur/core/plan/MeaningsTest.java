@@ -20,6 +20,7 @@ import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
+import raconteur.core.finding.Finding;
 
 /** What findings mean, one by one: common practice, no source. On boards nothing was tuned for. */
 class MeaningsTest {
@@ -61,6 +62,12 @@ class MeaningsTest {
       assertThat(at(wanders, shared)).as(shared).isGreaterThan(at(first, shared));
     }
     assertThat(at(fifth, "U15")).isGreaterThan(at(wanders, "U15"));
+  }
+
+  @Test
+  void countsThatDisagreeAreTheFindingAndNoneToTakeAgain() {
+    assertThat(told(TERN, "screen garbage", "flash 3 7 1", "flash 5", "flash 2").doubts())
+        .noneMatch(doubt -> doubt.finding().finding() instanceof Finding.DeadTestResult);
   }
 
   @ParameterizedTest
