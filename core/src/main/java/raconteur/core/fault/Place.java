@@ -83,6 +83,8 @@ public sealed interface Place {
    * @param parts designators, in order
    */
   record FittedSet(List<String> parts) implements Place {
+    private static final int MOST_NAMED = 3;
+
     public FittedSet {
       parts = List.copyOf(parts);
       if (parts.size() < 2) {
@@ -97,7 +99,10 @@ public sealed interface Place {
 
     @Override
     public String toString() {
-      return "set " + parts.getFirst() + "–" + parts.getLast();
+      return "set "
+          + (parts.size() > MOST_NAMED
+              ? parts.getFirst() + "–" + parts.getLast()
+              : String.join(", ", parts));
     }
   }
 

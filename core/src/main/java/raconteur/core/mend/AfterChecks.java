@@ -117,7 +117,8 @@ public record AfterChecks(List<Check> all, List<String> bad) {
     switch (mend) {
       case Mend.OfPart(String name, Mend.PartAction action) -> {
         Part part = board.part(name).orElseThrow();
-        if (action == Mend.PartAction.REPLACED && !part.socketed()) {
+        boolean soldered = action == Mend.PartAction.REPLACED || action == Mend.PartAction.REFLOWED;
+        if (soldered && !part.socketed()) {
           part.pins().forEach(pin -> joined(board, pin, pairs));
           beside(board, part, part.pins(), pairs);
         }

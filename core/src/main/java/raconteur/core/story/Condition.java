@@ -85,6 +85,8 @@ public record Condition(
       for (String name : together) {
         board
             .part(name)
+            // Speed and make matter where several answer as one: memories.
+            .filter(part -> part.device().isRam())
             .ifPresent(
                 part ->
                     byDevice
