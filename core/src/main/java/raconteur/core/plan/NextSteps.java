@@ -303,8 +303,10 @@ public final class NextSteps {
         .map(e -> words.seat(e.getKey(), e.getValue()));
   }
 
+  /** How likely a track is broken beside one joint, as priors.json has it. */
   private static final double TRACK = 2;
 
+  /** A poor socket counts as priors.json has it; a soldered joint half. Common practice. */
   private double contactWeight(PinRef pin) {
     String socket = board.part(pin.part()).map(Part::socket).orElse("");
     return socket.equals("single wipe") ? 4 : socket.isEmpty() ? 0.5 : 1;
