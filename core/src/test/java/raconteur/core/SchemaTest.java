@@ -58,7 +58,10 @@ class SchemaTest {
         "ram",
         "rom",
         "linear",
-        "passive"
+        "passive",
+        "processors",
+        "peripherals",
+        "programmable"
       })
   void shippedDevices(String file) throws IOException {
     follows(
@@ -81,7 +84,8 @@ class SchemaTest {
     "proofs.schema.json, proofs.json",
     "families.schema.json, families.json",
     "checks.schema.json, checks.json",
-    "sayings.schema.json, sayings.json"
+    "sayings.schema.json, sayings.json",
+    "markings.schema.json, markings.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {
     follows(schema, DataFile.shippedText(Figures.class, "/raconteur/core/data/" + file));

@@ -15,6 +15,7 @@ import raconteur.core.board.Outline;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.netlines.NetLinesWriter;
 
 /** Writes a board for other programs. */
 public final class BoardExport {
@@ -25,6 +26,7 @@ public final class BoardExport {
     PACK("board pack", "json"),
     PARTS("parts list", "csv"),
     NETS("net list", "csv"),
+    TYPED_NETS("nets as they are typed", "nets"),
     BARE_BOARD_TEST("IPC-D-356A", "ipc");
 
     private final String words;
@@ -41,6 +43,7 @@ public final class BoardExport {
         case PACK -> FileKind.json("board", "raconteur-board/");
         case PARTS -> FileKind.table("parts list of ours", "Designator,");
         case NETS -> FileKind.table("net list of ours", "Net,");
+        case TYPED_NETS -> FileKind.beginning("file of typed nets", "# raconteur-nets/");
         case BARE_BOARD_TEST -> FileKind.beginning("IPC-D-356A file of ours", "C  Raconteur");
       };
     }
@@ -61,16 +64,18 @@ public final class BoardExport {
     return switch (format) {
       case PACK -> fine(BoardWriter.write(board.contents()));
       case PARTS -> fine(parts(board));
-      case NETS ->
-          board.nets().isEmpty()
-              ? new Exported("", Optional.of("This board has no nets to write."))
-              : fine(nets(board));
+      case NETS -> board.nets().isEmpty() ? NO_NETS : fine(nets(board));
+      case TYPED_NETS ->
+          board.nets().isEmpty() ? NO_NETS : fine(NetLinesWriter.write(board.contents()));
       case BARE_BOARD_TEST -> {
         BareBoardRecords.Written written = BareBoardRecords.write(board);
         yield new Exported(written.text(), written.refusal());
       }
     };
   }
+
+  private static final Exported NO_NETS =
+      new Exported("", Optional.of("This board has no nets to write."));
 
   private static Exported fine(String text) {
     return new Exported(text, Optional.empty());

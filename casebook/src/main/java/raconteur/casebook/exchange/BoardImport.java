@@ -4,9 +4,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardContents;
@@ -16,6 +19,7 @@ import raconteur.core.board.Outline.Point;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.core.marking.MarkingReader;
 
 /**
  * Reads a board out of whatever file there is: a board pack, a parts list or net list as CSV, a net
@@ -27,13 +31,18 @@ public final class BoardImport {
   private final String name;
   private final DeviceLibrary library;
   private final BoardFiles.Siblings siblings;
+  private final Map<String, String> said;
+  private final MarkingReader markings;
   private final Problems problems;
   private final DraftBoard draft;
   private final List<String> understood = new ArrayList<>();
 
-  private BoardImport(String name, DeviceLibrary library, BoardFiles.Siblings siblings) {
+  private BoardImport(
+      String name, DeviceLibrary library, BoardFiles.Siblings siblings, Map<String, String> said) {
     this.name = name;
     this.library = library;
+    this.said = said;
+    this.markings = new MarkingReader(library);
     this.siblings = siblings;
     this.problems = new Problems(name);
     this.draft = new DraftBoard(problems);
@@ -42,6 +51,16 @@ public final class BoardImport {
   /** Reads a file from the disk. */
   public static Loaded<Imported> read(
       Path file, DeviceLibrary library, BoardFiles.Siblings siblings) {
+    return read(file, library, siblings, Map.of());
+  }
+
+  /**
+   * Reads a file from the disk.
+   *
+   * @param said what somebody said a marking of the file is: marking to device
+   */
+  public static Loaded<Imported> read(
+      Path file, DeviceLibrary library, BoardFiles.Siblings siblings, Map<String, String> said) {
     String name = String.valueOf(file.getFileName());
     try {
       if (!Files.isRegularFile(file)) {
@@ -51,7 +70,7 @@ public final class BoardImport {
         return refused(
             name, "the file is larger than " + BoardShelf.LARGEST_BYTES / 1_000_000 + " MB");
       }
-      return read(name, Files.readAllBytes(file), library, siblings);
+      return new BoardImport(name, library, siblings, said).read(Files.readAllBytes(file));
     } catch (IOException e) {
       return refused(name, "the file cannot be read");
     }
@@ -60,7 +79,7 @@ public final class BoardImport {
   /** Reads a file's bytes. */
   public static Loaded<Imported> read(
       String name, byte[] bytes, DeviceLibrary library, BoardFiles.Siblings siblings) {
-    return new BoardImport(name, library, siblings).read(bytes);
+    return new BoardImport(name, library, siblings, Map.of()).read(bytes);
   }
 
   private static Loaded<Imported> refused(String name, String reason) {
@@ -80,6 +99,12 @@ public final class BoardImport {
     if (start.charAt(0) == '{') {
       return pack(text);
     }
+    if (start.startsWith("# raconteur-nets/")) {
+      return refused(
+          name,
+          "typed nets are read onto a board that has its parts: under “Type nets”, or with 'board"
+              + " nets FILE --onto BOARD'");
+    }
     understood.add("encoding " + decoded.encoding());
     if (start.charAt(0) == '(') {
       return brackets(text);
@@ -87,8 +112,10 @@ public final class BoardImport {
     if (BareBoardRecords.looksLike(text)) {
       return bareBoardTest(text);
     }
-    Optional<CsvTable> table = CsvTable.read(text, problems);
-    Optional<String> format = table.flatMap(t -> CsvImport.read(t, draft, problems, understood));
+    Optional<String> format =
+        PlainNetList.read(text, draft, problems, understood)
+            .or(() -> PlainParts.read(text, draft, problems))
+            .or(() -> tables(text));
     return format.isPresent()
         ? finish(format.get(), around().map(BoardImport::fromTheCorner))
         : refused(
@@ -96,6 +123,15 @@ public final class BoardImport {
             "this is no file Raconteur knows: a board pack (JSON), CSV with the columns designator"
                 + " and device or net, designator and pin, a net list or board file in brackets, or"
                 + " IPC-D-356 records would be read");
+  }
+
+  /** Every table of the text that is one we know; the formats in words. */
+  private Optional<String> tables(String text) {
+    Set<String> formats = new LinkedHashSet<>();
+    for (CsvTable table : CsvTable.readAll(text, PartsColumns.headings(), problems)) {
+      CsvImport.read(table, markings, draft, problems, understood).ifPresent(formats::add);
+    }
+    return formats.isEmpty() ? Optional.empty() : Optional.of(String.join(" and ", formats));
   }
 
   private Loaded<Imported> pack(String text) {
@@ -106,7 +142,12 @@ public final class BoardImport {
         understood.add(board.nets().size() + " nets");
         yield new Loaded.Ok<>(
             new Imported(
-                "board pack", board, understood, missing(board.contents(), false), List.of()));
+                "board pack",
+                board,
+                understood,
+                missing(board.contents(), false),
+                List.of(),
+                List.of()));
       }
     };
   }
@@ -167,11 +208,12 @@ public final class BoardImport {
       problems.add(0, "no part was found in it");
       return new Loaded.Refused<>(problems.list());
     }
+    List<String> passedOver = draft.dropMechanical();
     UnitCheck.of(draft).ifPresent(words -> problems.add(0, words));
     Optional<SymbolicImport.Box> box = edge.or(this::around);
     Point shift = box.map(b -> new Point(-b.left(), -b.top())).orElse(new Point(0, 0));
     BoardIdentity identity = identity(box);
-    DraftBoard.Finished finished = draft.finish(identity, library, shift);
+    DraftBoard.Finished finished = draft.finish(identity, library, said, shift);
     Loaded<Board> checked = BoardFiles.check(finished.contents(), library);
     if (checked instanceof Loaded.Refused<Board> refused) {
       List<Issue> all = new ArrayList<>(problems.list());
@@ -186,8 +228,12 @@ public final class BoardImport {
     if (draft.placed() > 0) {
       understood.add(draft.placed() + " parts with a place");
     }
-    if (finished.made() > 0) {
-      understood.add(finished.made() + " devices not in the library, kept by their pin numbers");
+    int made = finished.contents().devices().size();
+    if (made > 0) {
+      understood.add(made + " devices not in the library, kept by their pin numbers");
+    }
+    if (!passedOver.isEmpty()) {
+      understood.add("passed over, no parts: " + String.join(", ", passedOver));
     }
     return new Loaded.Ok<>(
         new Imported(
@@ -195,7 +241,8 @@ public final class BoardImport {
             checked.shipped(),
             understood,
             missing(finished.contents(), finished.ohmsAssumed()),
-            problems.list()));
+            problems.list(),
+            finished.parts()));
   }
 
   private BoardIdentity identity(Optional<SymbolicImport.Box> box) {

@@ -11,26 +11,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.PinRef;
+import raconteur.core.marking.MarkingReader;
 
 /** Parts lists and net lists as tables, their columns known by their headings. */
 final class CsvImport {
-  private static final Pattern RANGE =
-      Pattern.compile("([A-Za-z]+)([0-9]+)\\s*(?:-|–|\\.\\.)\\s*(?:[A-Za-z]*)([0-9]+)");
   private static final Pattern NODE = Pattern.compile("(.+?)[.\\-:/](.+)");
-  private static final String[] DESIGNATORS = {
-    "designator",
-    "designators",
-    "reference",
-    "references",
-    "ref",
-    "refs",
-    "refdes",
-    "reference designator",
-    "position",
-    "part",
-    "component"
-  };
-  private static final int MOST_IN_RANGE = 500;
+  private static final String NOT_FITTED =
+      "(?i)no|false|0|dnp|dnf|n/?p|n/?f|not (fitted|placed|populated|mounted)|unpopulated";
 
   private final CsvTable table;
   private final DraftBoard draft;
@@ -46,49 +33,49 @@ final class CsvImport {
 
   /** Reads a table into a draft; the kind of table in words, empty where it is none we know. */
   static Optional<String> read(
-      CsvTable table, DraftBoard draft, Problems problems, List<String> understood) {
+      CsvTable table,
+      MarkingReader markings,
+      DraftBoard draft,
+      Problems problems,
+      List<String> understood) {
     var reader = new CsvImport(table, draft, problems, understood);
     OptionalInt net = table.column("net", "net name", "netname", "signal", "signal name");
-    OptionalInt designator = table.column(DESIGNATORS);
+    OptionalInt designator = table.column(PartsColumns.ofNets());
     OptionalInt pin = table.column("pin", "pin number", "pin no", "pad", "node", "pins");
     if (net.isPresent() && pin.isPresent()) {
       reader.nets(net, designator, pin);
       return Optional.of("net list, CSV with " + table.delimiterWord());
     }
-    if (designator.isPresent()) {
-      reader.parts(designator);
-      return Optional.of("parts list, CSV with " + table.delimiterWord());
+    PartsColumns columns = PartsColumns.of(table, markings);
+    if (columns.designators().isEmpty()) {
+      return Optional.empty();
     }
-    return Optional.empty();
+    reader.parts(columns);
+    return Optional.of("parts list, CSV with " + table.delimiterWord());
   }
 
-  private void parts(OptionalInt designator) {
-    OptionalInt device =
-        table.column(
-            "device",
-            "type",
-            "chip",
-            "part number",
-            "mpn",
-            "name",
-            "component type",
-            "value",
-            "description");
-    OptionalInt value = table.column("value", "val", "comment");
+  private void parts(PartsColumns columns) {
+    OptionalInt designator = columns.designators();
+    OptionalInt value = columns.value();
     OptionalInt block = table.column("block", "section", "group", "function");
     OptionalInt socket = table.column("socket");
-    OptionalInt side = table.column("side", "layer");
+    OptionalInt side = table.column("side", "layer", "tb");
     OptionalInt turned = table.column("rotation", "turned", "rot", "angle");
-    OptionalInt fitted = table.column("fitted");
+    OptionalInt fitted = table.column("fitted", "populate", "populated", "mounted", "dnp", "dnf");
     var x = table.placeColumn("x");
     var y = table.placeColumn("y");
     for (CsvTable.Row row : table.rows()) {
-      List<String> names = designators(row.cell(designator), row.line());
-      if (names.isEmpty() && !row.cell(designator).isBlank()) {
-        problems.add(
-            row.line(), "no designator in \"" + DraftBoard.shortened(row.cell(designator)) + "\"");
+      DesignatorList list = DesignatorList.read(row.cell(designator));
+      if (row.cells().size() == 1 && !DesignatorList.looksLike(row.cell(designator))) {
+        continue;
       }
-      for (String name : names) {
+      list.problem().ifPresent(words -> problems.add(row.line(), words));
+      List<String> texts =
+          columns.markings().stream()
+              .map(c -> DraftBoard.clean(row.cell(OptionalInt.of(c))))
+              .filter(t -> !t.isBlank())
+              .toList();
+      for (String name : list.names()) {
         if (draft.has(name)) {
           problems.add(row.line(), name + " stands there twice; the first one is kept");
           continue;
@@ -97,11 +84,13 @@ final class CsvImport {
             .part(name, row.line())
             .ifPresent(
                 part -> {
-                  part.device = DraftBoard.clean(row.cell(device));
-                  part.value = device.equals(value) ? "" : DraftBoard.clean(row.cell(value));
+                  part.texts.addAll(texts);
+                  part.value = DraftBoard.clean(row.cell(value));
                   part.block = DraftBoard.clean(row.cell(block)).toLowerCase(Locale.ROOT);
                   part.socket = socket(row.cell(socket));
-                  part.fitted = !row.cell(fitted).matches("(?i)no|false|0|dnp|not fitted");
+                  part.fitted =
+                      !notFitted(row.cell(fitted), fitted)
+                          && texts.stream().noneMatch(t -> t.matches("(?i)dnp|dnf|not fitted"));
                   part.underside =
                       row.cell(side).matches("(?i)bottom|under|underside|b|solder|b\\.cu");
                   part.turned = CsvTable.number(row.cell(turned)).orElse(0.0);
@@ -111,11 +100,19 @@ final class CsvImport {
     }
     understood.add(
         "columns: designator"
-            + named(", device", device)
+            + (columns.markings().isEmpty() ? "" : ", device")
             + named(", value", value)
             + named(", block", block)
             + named(", socket", socket)
             + (x.isPresent() && y.isPresent() ? ", place" : ""));
+  }
+
+  /** A column {@code DNP} says yes where the part is not there; any other says no. */
+  private boolean notFitted(String cell, OptionalInt column) {
+    boolean inverse = column.isPresent() && table.heading(column.getAsInt()).startsWith("dn");
+    return inverse
+        ? !cell.isBlank() && !cell.matches("(?i)no|false|0|fitted")
+        : cell.matches(NOT_FITTED);
   }
 
   private static String named(String word, OptionalInt column) {
@@ -130,30 +127,6 @@ final class CsvImport {
     return plain.contains("turned")
         ? "turned pin"
         : plain.contains("dual") ? "dual wipe" : "single wipe";
-  }
-
-  private List<String> designators(String cell, int line) {
-    List<String> names = new ArrayList<>();
-    for (String word : cell.split("[,;\\s]+", -1)) {
-      Matcher range = RANGE.matcher(word);
-      if (word.isEmpty()) {
-        continue;
-      }
-      if (range.matches() && range.group(2).length() < 6 && range.group(3).length() < 6) {
-        int from = Integer.parseInt(range.group(2));
-        int to = Integer.parseInt(range.group(3));
-        if (to < from || to - from > MOST_IN_RANGE) {
-          problems.add(line, "\"" + DraftBoard.shortened(word) + "\" is no range of designators");
-          continue;
-        }
-        for (int i = from; i <= to; i++) {
-          names.add(range.group(1) + i);
-        }
-      } else {
-        names.add(word);
-      }
-    }
-    return names;
   }
 
   private Optional<Point> point(

@@ -1,5 +1,7 @@
 package raconteur.casebook.exchange;
 
+import static java.util.stream.Collectors.joining;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -9,17 +11,29 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
+import raconteur.core.marking.Marking;
+import raconteur.core.marking.MarkingReader;
 
 /**
  * Finds what device a drafted part is: by what is written on it, else by the letter of its
  * designator (IEEE 315 class letters, from memory), else a device made of the pins that were named.
+ * A marking that can mean two devices is not guessed.
  */
 final class DeviceGuess {
   private static final String UNSORTED = "unsorted";
+
+  /** No ceramic of the time was larger (common practice, no source). */
+  private static final double LARGEST_CERAMIC_FARADS = 4e-6;
+
+  /** What is told by its letter alone: a value such as 324 or 7805 is no type number there. */
+  private static final Set<String> BY_LETTER_ALONE =
+      Set.of("R", "RN", "RP", "RA", "RR", "C", "L", "FB");
+
   private static final Map<String, String> BLOCK_BY_CLASS =
       Map.ofEntries(
           Map.entry("regulator", "power"),
@@ -38,18 +52,34 @@ final class DeviceGuess {
           Map.entry("sram other", "ram"),
           Map.entry("custom video", "video"),
           Map.entry("custom io", "io"),
+          Map.entry("peripheral", "io"),
           Map.entry("line driver", "io"),
           Map.entry("connector", "io"));
 
   private final DeviceLibrary library;
+  private final MarkingReader reader;
+  private final Map<String, String> said;
+  private final Problems problems;
   private final Map<String, Set<String>> pinsOfUnknown = new LinkedHashMap<>();
   private final Map<String, Device> made = new LinkedHashMap<>();
-  private int recognised;
+  private final Map<String, Told> told = new LinkedHashMap<>();
 
-  DeviceGuess(DeviceLibrary library, DraftBoard draft) {
+  /** What a part was taken for, and how that was known. */
+  private record Told(Optional<Device> device, String marking, String by) {}
+
+  /**
+   * @param said what the user said a marking is, by marking
+   */
+  DeviceGuess(
+      DeviceLibrary library, Map<String, String> said, DraftBoard draft, Problems problems) {
     this.library = library;
+    this.reader = new MarkingReader(library);
+    this.said = said;
+    this.problems = problems;
     for (DraftBoard.DraftPart part : draft.parts()) {
-      if (known(part).isEmpty()) {
+      Told known = known(part);
+      told.put(part.designator, known);
+      if (known.device().isEmpty()) {
         pinsOfUnknown
             .computeIfAbsent(nameOfUnknown(part), _ -> new TreeSet<>(byNumber()))
             .addAll(part.pins.keySet());
@@ -62,18 +92,20 @@ final class DeviceGuess {
     return List.copyOf(made.values());
   }
 
-  /** How many parts were found in the library. */
-  int recognised() {
-    return recognised;
+  /** What each part was taken for. */
+  List<ImportedPart> parts() {
+    List<ImportedPart> parts = new ArrayList<>();
+    told.forEach(
+        (designator, t) ->
+            parts.add(
+                new ImportedPart(designator, t.marking(), t.device().map(Device::name), t.by())));
+    return parts;
   }
 
   Device of(DraftBoard.DraftPart part) {
-    Optional<Device> known = known(part);
-    if (known.isPresent()) {
-      recognised++;
-      return known.get();
-    }
-    return made.computeIfAbsent(nameOfUnknown(part), name -> make(name, part));
+    return told.get(part.designator)
+        .device()
+        .orElseGet(() -> made.computeIfAbsent(nameOfUnknown(part), name -> make(name, part)));
   }
 
   /** The block a part most likely belongs to; the file's own word wins. */
@@ -83,20 +115,93 @@ final class DeviceGuess {
         : part.block;
   }
 
-  private Optional<Device> known(DraftBoard.DraftPart part) {
-    return library
-        .recognise(part.device)
-        .filter(d -> fits(d, part))
-        .or(() -> library.recognise(part.value).filter(d -> fits(d, part)))
-        .or(() -> byLetter(part).filter(d -> fits(d, part)));
+  private Told known(DraftBoard.DraftPart part) {
+    List<String> texts = new ArrayList<>(part.texts);
+    if (!part.value.isBlank() && !texts.contains(part.value)) {
+      texts.add(part.value);
+    }
+    String first = texts.isEmpty() ? "" : texts.getFirst();
+    for (String text : texts) {
+      Optional<Device> mine = Optional.ofNullable(said.get(text)).flatMap(library::find);
+      if (mine.filter(d -> fits(d, part)).isPresent()) {
+        return new Told(mine, text, "what you said it is");
+      }
+    }
+    String letters = letters(part);
+    for (String text : texts) {
+      Optional<Device> named = library.find(text).filter(d -> !d.name().matches(".*[0-9]{3}.*"));
+      if (named.filter(d -> fits(d, part)).isPresent()) {
+        return new Told(named, text, "its name");
+      }
+    }
+    Optional<Told> marked =
+        BY_LETTER_ALONE.contains(letters) ? Optional.empty() : byMarking(part, texts);
+    return marked
+        .or(
+            () ->
+                byLetter(part, letters)
+                    .filter(d -> fits(d, part))
+                    .map(d -> new Told(Optional.of(d), first, "the letter of its place")))
+        .orElseGet(() -> new Told(Optional.empty(), first, ""));
+  }
+
+  private Optional<Told> byMarking(DraftBoard.DraftPart part, List<String> texts) {
+    for (String text : texts) {
+      switch (reader.read(text)) {
+        case Marking.Known known -> {
+          if (fits(known.device(), part)) {
+            return Optional.of(new Told(Optional.of(known.device()), text, known.by()));
+          }
+          problems.add(
+              part.line,
+              part.designator
+                  + " says "
+                  + DraftBoard.shortened(text)
+                  + ", but a "
+                  + known.device().name()
+                  + " has no pin "
+                  + strange(known.device(), part)
+                  + "; it is kept by its pins");
+        }
+        case Marking.Ask ask ->
+            problems.add(
+                part.line,
+                part.designator
+                    + " \""
+                    + DraftBoard.shortened(text)
+                    + "\" may be "
+                    + ask.candidates().stream().map(Device::name).collect(joining(" or "))
+                    + ": "
+                    + ask.why());
+        case Marking.Unknown _ -> {}
+      }
+    }
+    return Optional.empty();
   }
 
   private static boolean fits(Device device, DraftBoard.DraftPart part) {
-    return part.pins.keySet().stream().allMatch(number -> device.pin(number).isPresent());
+    return part.pins.keySet().stream().allMatch(written -> numberOf(device, written).isPresent());
   }
 
-  private Optional<Device> byLetter(DraftBoard.DraftPart part) {
-    String letters = part.designator.replaceAll("[^A-Za-z].*", "").toUpperCase(Locale.ROOT);
+  private static String strange(Device device, DraftBoard.DraftPart part) {
+    return part.pins.keySet().stream()
+        .filter(written -> numberOf(device, written).isEmpty())
+        .findFirst()
+        .orElse("");
+  }
+
+  /** A pin's number, for a file that names it by number or by name. */
+  static Optional<String> numberOf(Device device, String written) {
+    return device.pin(written).isPresent()
+        ? Optional.of(written)
+        : device.pinNamed(written).or(() -> device.pinNamed("/" + written)).map(DevicePin::number);
+  }
+
+  private static String letters(DraftBoard.DraftPart part) {
+    return part.designator.replaceAll("[^A-Za-z].*", "").toUpperCase(Locale.ROOT);
+  }
+
+  private Optional<Device> byLetter(DraftBoard.DraftPart part, String letters) {
     int count = part.pins.size();
     String name =
         switch (letters) {
@@ -104,10 +209,19 @@ final class DeviceGuess {
           case "RN", "RP", "RA", "RR" -> "resistor-pack-" + Math.max(2, highest(part));
           case "C" -> electrolytic(part) ? "electrolytic" : "capacitor";
           case "L", "FB" -> "inductor";
-          case "D", "CR" -> "diode";
+          case "D", "CR", "ZD" -> isCalled(part, "led") ? "led" : "diode";
+          case "LED" -> "led";
+          case "F", "FU" -> "fuse";
+          case "VR", "RV", "POT" -> "trimmer";
+          case "K", "RY", "RL" -> "relay-5";
+          case "SP", "LS", "BZ" -> "speaker";
+          case "JP", "LK", "W" -> count <= 2 ? "link" : "connector-" + highest(part);
           case "Q", "TR" -> count <= 3 ? "transistor-ebc" : "";
-          case "Y", "X" -> count <= 2 ? "crystal" : "oscillator";
-          case "S", "SW" -> "switch";
+          case "Y", "X", "XTAL" -> count <= 2 ? "crystal" : "oscillator";
+          case "S", "SW" ->
+              highest(part) > 2 && highest(part) % 2 == 0
+                  ? "dip-switch-" + highest(part) / 2
+                  : "switch";
           case "BT", "BAT" -> "back-up-cell";
           case "J", "P", "CN", "CON", "SK", "PL" -> "connector-" + Math.max(1, highest(part));
           default -> "";
@@ -115,11 +229,26 @@ final class DeviceGuess {
     return library.find(name);
   }
 
+  private static boolean isCalled(DraftBoard.DraftPart part, String word) {
+    return (String.join(" ", part.texts) + " " + part.value)
+        .toLowerCase(Locale.ROOT)
+        .matches("(?s).*\\b" + word + "\\b.*");
+  }
+
+  /** Where it says so, or is larger than any other kind was. */
   private static boolean electrolytic(DraftBoard.DraftPart part) {
-    String words = (part.device + " " + part.value).toLowerCase(Locale.ROOT);
+    String words = (String.join(" ", part.texts) + " " + part.value).toLowerCase(Locale.ROOT);
+    if (words.contains("bipolar") || words.contains("ceramic") || words.contains("film")) {
+      return false;
+    }
     return words.contains("elect")
         || words.contains("polar")
-        || words.matches(".*[1-9][0-9]* ?[uµ]f?.*");
+        || words.contains("tant")
+        || words.matches(".*\\b(cp|elco|alu)\\b.*")
+        || CapacitorSpec.parse(part.value)
+            .or(() -> part.texts.stream().flatMap(t -> CapacitorSpec.parse(t).stream()).findFirst())
+            .filter(c -> c.farads() > LARGEST_CERAMIC_FARADS)
+            .isPresent();
   }
 
   private static int highest(DraftBoard.DraftPart part) {
@@ -130,9 +259,16 @@ final class DeviceGuess {
         .orElse(0);
   }
 
-  private static String nameOfUnknown(DraftBoard.DraftPart part) {
-    String name = DraftBoard.clean(part.device.isBlank() ? part.value : part.device);
-    return name.isBlank() ? "unknown-" + part.designator : name;
+  /**
+   * Named by its marking; one whose marking names a device of other pins gets a name of its own.
+   */
+  private String nameOfUnknown(DraftBoard.DraftPart part) {
+    String text = part.texts.isEmpty() ? part.value : part.texts.getFirst();
+    String name = DraftBoard.clean(text);
+    if (name.isBlank()) {
+      return "unknown-" + part.designator;
+    }
+    return library.find(name).isPresent() ? name + " as drawn" : name;
   }
 
   private Device make(String name, DraftBoard.DraftPart part) {
@@ -142,7 +278,9 @@ final class DeviceGuess {
     }
     String title =
         part.value.isBlank() || part.value.equals(name) ? "not in the library" : part.value;
-    return Device.ofPins(name, title, "unknown", PlacementFit.packageOf(part, pins), pins);
+    boolean contact = Set.of("J", "P", "CN", "CON", "SK", "PL").contains(letters(part));
+    return Device.ofPins(
+        name, title, contact ? "connector" : "unknown", PlacementFit.packageOf(part, pins), pins);
   }
 
   /** Numbers by size, then everything else by letter. */

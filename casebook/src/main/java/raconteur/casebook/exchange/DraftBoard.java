@@ -8,15 +8,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.board.BoardContents;
 import raconteur.core.board.BoardIdentity;
+import raconteur.core.board.Designator;
 import raconteur.core.board.Net;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.board.SupplyName;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 
@@ -29,10 +30,7 @@ final class DraftBoard {
   static final int MOST_PARTS = 20_000;
   static final int MOST_PINS = 200_000;
   private static final int LONGEST_NAME = 120;
-  private static final Pattern DESIGNATOR = Pattern.compile("[A-Za-z][A-Za-z0-9_-]{0,15}");
   private static final Pattern PIN_NUMBER = Pattern.compile("[A-Za-z0-9_+~-]{1,12}");
-  private static final Pattern VOLTS =
-      Pattern.compile("^([+-]?)(?:VCC|VDD|V)?_?([0-9]{1,2})(?:[Vv]([0-9]?)|$).*");
   private static final double ASSUMED_OHMS = 300;
 
   private final Problems problems;
@@ -44,7 +42,10 @@ final class DraftBoard {
   /** A part as far as the file tells. */
   static final class DraftPart {
     final String designator;
-    String device = "";
+
+    /** Where a device may be named, the likeliest first. */
+    final List<String> texts = new ArrayList<>();
+
     String value = "";
     String block = "";
     String socket = "";
@@ -54,8 +55,15 @@ final class DraftBoard {
     Optional<Point> at = Optional.empty();
     final Map<String, Optional<Point>> pins = new LinkedHashMap<>();
 
-    DraftPart(String designator) {
+    /** The line it first stands on. */
+    final int line;
+
+    /** Whether the file counts the cathode of a diode as its first pin. */
+    boolean cathodeFirst;
+
+    DraftPart(String designator, int line) {
       this.designator = designator;
+      this.line = line;
     }
   }
 
@@ -71,20 +79,15 @@ final class DraftBoard {
     if (known != null) {
       return Optional.of(known);
     }
-    if (!DESIGNATOR.matcher(plain).matches()) {
-      problems.add(
-          line,
-          "\""
-              + shortened(plain)
-              + "\" is no designator: it starts with a letter and has at most 16 letters, digits, _"
-              + " and -");
+    if (!Designator.fits(plain)) {
+      problems.add(line, "\"" + shortened(plain) + "\" is no designator: " + Designator.RULE);
       return Optional.empty();
     }
     if (parts.size() >= MOST_PARTS) {
       problems.add(line, "more than " + MOST_PARTS + " parts; " + plain + " was passed over");
       return Optional.empty();
     }
-    DraftPart part = new DraftPart(plain);
+    DraftPart part = new DraftPart(plain, line);
     parts.put(plain, part);
     return Optional.of(part);
   }
@@ -124,7 +127,7 @@ final class DraftBoard {
   /** Joins a pin to a net; a pin is in one net only. */
   void join(String net, PinRef pin, int line) {
     Stopping.check();
-    String name = clean(net);
+    String name = netName(net);
     if (name.isEmpty()) {
       problems.add(line, pin + " is in a net without a name");
       return;
@@ -144,6 +147,16 @@ final class DraftBoard {
     return text.length() <= LONGEST_NAME ? text.toString() : text.substring(0, LONGEST_NAME);
   }
 
+  /** A net's name: an overbar becomes the stroke before it, escapes become what they stand for. */
+  static String netName(String written) {
+    return clean(written)
+        .replace("{slash}", "/")
+        .replaceAll("~\\{([^}]*)}", "/$1")
+        .replaceAll("^(/.*/)?~", "$1/")
+        .replaceAll("^\\\\?([A-Za-z0-9]+)\\\\$", "/$1")
+        .replaceAll("//+", "/");
+  }
+
   static String shortened(String text) {
     String plain = clean(text);
     return plain.length() <= 30 ? plain : plain.substring(0, 30) + "…";
@@ -161,6 +174,32 @@ final class DraftBoard {
     return nets.size();
   }
 
+  /**
+   * Takes out what is no part: holes, fiducials, shields, heat sinks, as long as nothing is joined
+   * to them.
+   */
+  List<String> dropMechanical() {
+    Set<String> joined = new LinkedHashSet<>();
+    netByPin.keySet().forEach(p -> joined.add(p.part()));
+    List<String> dropped =
+        parts.values().stream()
+            .filter(p -> !joined.contains(p.designator))
+            .filter(DraftBoard::isMechanical)
+            .map(p -> p.designator)
+            .toList();
+    if (dropped.size() < parts.size()) {
+      dropped.forEach(parts::remove);
+      return dropped;
+    }
+    return List.of();
+  }
+
+  private static boolean isMechanical(DraftPart part) {
+    String words = (String.join(" ", part.texts) + " " + part.value).toLowerCase(Locale.ROOT);
+    return part.designator.matches("(?i)(H|MH|FID|HOLE|SHD|HS|LOGO|REF)[0-9]*")
+        || words.matches(".*(fiducial|mounting ?hole|heat ?sink|shield(ing)? can|logo\\b).*");
+  }
+
   Iterable<DraftPart> parts() {
     return parts.values();
   }
@@ -176,22 +215,37 @@ final class DraftBoard {
   }
 
   /** What the file comes to. */
-  record Finished(BoardContents contents, int recognised, int made, boolean ohmsAssumed) {}
+  record Finished(BoardContents contents, List<ImportedPart> parts, boolean ohmsAssumed) {
+    /** How many parts are devices of the library. */
+    long recognised() {
+      return parts.stream().filter(p -> p.device().isPresent()).count();
+    }
+  }
 
   /**
    * Gives every part a device and a place.
    *
+   * @param said what the user said a marking is, by marking
    * @param shift added to all places, so that the board's rear left corner is 0, 0
    */
-  Finished finish(BoardIdentity identity, DeviceLibrary library, Point shift) {
-    var devices = new DeviceGuess(library, this);
+  Finished finish(
+      BoardIdentity identity, DeviceLibrary library, Map<String, String> said, Point shift) {
+    var devices = new DeviceGuess(library, said, this, problems);
     List<Part> finished = new ArrayList<>();
+    Map<PinRef, PinRef> byNumber = new LinkedHashMap<>();
     for (DraftPart draft : parts.values()) {
       Device device = devices.of(draft);
+      byNumber.putAll(renumber(draft, device));
       finished.add(placed(draft, device, devices.blockOf(draft, device), shift));
     }
     List<Net> netList = new ArrayList<>();
-    nets.forEach((name, path) -> netList.add(new Net(name, List.copyOf(path), List.of())));
+    nets.forEach(
+        (name, path) ->
+            netList.add(
+                new Net(
+                    name,
+                    path.stream().map(p -> byNumber.getOrDefault(p, p)).distinct().toList(),
+                    List.of())));
     BoardContents empty = BoardContents.empty(identity);
     List<String> blocks = new ArrayList<>(empty.blocks());
     finished.stream()
@@ -208,9 +262,33 @@ final class DraftBoard {
             .withNets(netList)
             .withRails(rails)
             .withGround(ground()),
-        devices.recognised(),
-        devices.made().size(),
+        devices.parts(),
         !rails.isEmpty());
+  }
+
+  /** Pins a file names otherwise than the device numbers them, renumbered in the draft too. */
+  private static Map<PinRef, PinRef> renumber(DraftPart draft, Device device) {
+    Map<PinRef, PinRef> changed = new LinkedHashMap<>();
+    Map<String, Optional<Point>> renumbered = new LinkedHashMap<>();
+    boolean turn =
+        draft.cathodeFirst
+            && device.pins().size() == 2
+            && device.pinNamed("K").filter(k -> k.number().equals("2")).isPresent();
+    draft.pins.forEach(
+        (written, at) -> {
+          String number =
+              turn && written.matches("[12]")
+                  ? String.valueOf(3 - Integer.parseInt(written))
+                  : DeviceGuess.numberOf(device, written).orElse(written);
+          renumbered.put(number, at);
+          if (!number.equals(written)) {
+            changed.put(
+                new PinRef(draft.designator, written), new PinRef(draft.designator, number));
+          }
+        });
+    draft.pins.clear();
+    draft.pins.putAll(renumbered);
+    return changed;
   }
 
   private static Part placed(DraftPart draft, Device device, String block, Point shift) {
@@ -231,12 +309,7 @@ final class DraftBoard {
   }
 
   private String ground() {
-    return nets.keySet().stream()
-        .filter(
-            n ->
-                n.replaceFirst("^/", "").toUpperCase(Locale.ROOT).matches("GND|VSS|0V|GROUND|DGND"))
-        .findFirst()
-        .orElse("");
+    return nets.keySet().stream().filter(SupplyName::isGround).findFirst().orElse("");
   }
 
   /** Nets whose names are voltages are taken as rails. */
@@ -244,32 +317,15 @@ final class DraftBoard {
     List<Rail> rails = new ArrayList<>();
     Set<String> names = new LinkedHashSet<>();
     for (String net : nets.keySet()) {
-      volts(net)
+      SupplyName.volts(net)
           .ifPresent(
               volts -> {
-                String name = (volts < 0 ? "" : "+") + Math.round(volts) + "V";
+                String name = SupplyName.ofVolts(volts);
                 if (names.add(name)) {
                   rails.add(new Rail(name, net, volts, 0.05, ASSUMED_OHMS, 0, List.of(), ""));
                 }
               });
     }
     return rails;
-  }
-
-  private static Optional<Double> volts(String net) {
-    String plain = net.replaceFirst("^/", "").toUpperCase(Locale.ROOT);
-    if (plain.equals("VCC") || plain.equals("VDD")) {
-      return Optional.of(5.0);
-    }
-    Matcher matcher = VOLTS.matcher(plain);
-    if (!matcher.matches() || (!plain.contains("V") && matcher.group(1).isEmpty())) {
-      return Optional.empty();
-    }
-    String decimals =
-        matcher.group(3) == null || matcher.group(3).isEmpty() ? "0" : matcher.group(3);
-    double volts = Double.parseDouble(matcher.group(2) + "." + decimals);
-    return volts < 1
-        ? Optional.empty()
-        : Optional.of(matcher.group(1).equals("-") ? -volts : volts);
   }
 }

@@ -64,10 +64,11 @@ final class SymbolicImport {
                                 .ifPresent(
                                     part -> {
                                       part.value = DraftBoard.clean(comp.valueOf("value"));
-                                      part.device =
-                                          comp.first("libsource")
-                                              .map(s -> DraftBoard.clean(s.valueOf("part")))
-                                              .orElse(part.value);
+                                      part.cathodeFirst = true;
+                                      part.texts.add(part.value);
+                                      comp.first("libsource")
+                                          .map(s -> DraftBoard.clean(s.valueOf("part")))
+                                          .ifPresent(part.texts::add);
                                     })));
     root.first("nets")
         .ifPresent(
@@ -116,7 +117,8 @@ final class SymbolicImport {
         .ifPresent(
             part -> {
               part.value = DraftBoard.clean(property(footprint, "Value", "value"));
-              part.device = part.value;
+              part.cathodeFirst = true;
+              part.texts.add(part.value);
               part.underside = footprint.valueOf("layer").startsWith("B.");
               part.turned = -turned;
               part.at = Optional.of(new Point(x, y));
@@ -170,6 +172,7 @@ final class SymbolicImport {
   private void findEdge() {
     for (SymbolicExpression item : root.items()) {
       if (item.head().startsWith("gr_") && item.valueOf("layer").equals("Edge.Cuts")) {
+        item.first("pts").ifPresent(this::growBy);
         for (String end : List.of("start", "end", "mid", "center")) {
           item.first(end)
               .ifPresent(
@@ -180,6 +183,14 @@ final class SymbolicImport {
                                   e.number(2).ifPresent(py -> edge = Optional.of(grown(px, py)))));
         }
       }
+    }
+  }
+
+  private void growBy(SymbolicExpression corners) {
+    for (SymbolicExpression corner : corners.all("xy")) {
+      corner
+          .number(1)
+          .ifPresent(x -> corner.number(2).ifPresent(y -> edge = Optional.of(grown(x, y))));
     }
   }
 

@@ -133,7 +133,7 @@ class ReadersTest {
   void aDraftRefusesWhatCannotBeOnABoardAndCountsWhatItDoesNotList() {
     DraftBoard draft = new DraftBoard(problems);
     DraftBoard.DraftPart part = draft.part("U1", 1).orElseThrow();
-    assertThat(draft.part("1U", 2)).isEmpty();
+    assertThat(draft.part("1!U", 2)).isEmpty();
     assertThat(draft.part("U" + "1".repeat(40), 3)).isEmpty();
     assertThat(draft.pin(part, "a pin", Optional.empty(), 4)).isEmpty();
     var pin = draft.pin(part, "3", Optional.of(new Point(1, 2)), 5).orElseThrow();
@@ -167,7 +167,9 @@ class ReadersTest {
     for (int i = 1; i <= pins; i++) {
       draft.pin(part, String.valueOf(i), Optional.empty(), 1);
     }
-    var guess = new DeviceGuess(raconteur.core.device.DeviceLibrary.shipped(), draft);
+    var guess =
+        new DeviceGuess(
+            raconteur.core.device.DeviceLibrary.shipped(), java.util.Map.of(), draft, problems);
     assertThat(guess.of(part).name()).isEqualTo(device);
   }
 }

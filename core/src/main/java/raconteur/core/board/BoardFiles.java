@@ -301,8 +301,8 @@ public final class BoardFiles {
             "part", "device", "block", "at mm", "turned", "side", "socket", "fitted", "value",
             "pins mm"));
     Datum designator = item.get("part");
-    if (!designator.text().matches("[A-Za-z][A-Za-z0-9_-]{0,15}")) {
-      throw designator.wrong("a designator starts with a letter and has letters and digits only");
+    if (!Designator.fits(designator.text())) {
+      throw designator.wrong(Designator.RULE);
     }
     Datum deviceName = item.get("device");
     Device device =

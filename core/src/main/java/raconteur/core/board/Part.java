@@ -49,6 +49,10 @@ public record Part(
     public static final Placement UNKNOWN = new Placement(0, 0, 0, false, false);
   }
 
+  public Part withValue(String other) {
+    return new Part(designator, device, block, place, socket, fitted, other, pinsAt);
+  }
+
   public Part with(Device other) {
     return new Part(designator, other, block, place, socket, fitted, value, pinsAt);
   }

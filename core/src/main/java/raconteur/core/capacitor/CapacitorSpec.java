@@ -28,14 +28,18 @@ public record CapacitorSpec(
     OptionalDouble pitchMillimetres,
     OptionalDouble celsius,
     boolean bipolar) {
-  private static final String NUMBER = "([0-9]{1,6}(?:[.,][0-9]{1,4})?)";
+  private static final String NUMBER = "([0-9]{1,6}(?:[.,][0-9]{1,4})?|[.,][0-9]{1,4})";
 
-  /** {@code 470 uF}, {@code 470µ}, and the coded form {@code 4n7} (IEC 60062, clause 4). */
+  /** {@code 104}: two digits and a power of ten, in picofarads; the last digit is no nought. */
+  private static final Pattern POWER =
+      Pattern.compile("(?:^|\\s)([1-9][0-9])([1-7])([A-Z]?)(?=\\s|$)");
+
+  /** {@code 470 uF}, {@code .1uF}, and the coded forms {@code 4n7}, {@code 104} (IEC 60062). */
   private static final Pattern VALUE =
-      Pattern.compile("(?:^|\\s)" + NUMBER + "\\s?([uµμnp]?)(?:f|F)?([A-Z]?)(?=\\s|$)");
+      Pattern.compile("(?:^|\\s)" + NUMBER + "\\s?([uUµμnNpP]?)(?:f|F)?([A-Z]?)(?=\\s|/|$)");
 
   private static final Pattern CODED =
-      Pattern.compile("(?:^|\\s)([0-9]{1,3})([uµμnp])([0-9]{1,2})([A-Z]?)(?=\\s|$)");
+      Pattern.compile("(?:^|\\s)([0-9]{1,3})([uUµμnNpP])([0-9]{1,2})([A-Z]?)(?=\\s|$)");
   private static final Pattern VOLTS = Pattern.compile("(?:^|\\s)" + NUMBER + "\\s?[vV](?=\\s|$)");
   private static final Pattern BODY = Pattern.compile(NUMBER + "[x×]" + NUMBER);
   private static final Pattern PITCH = Pattern.compile("pitch\\s?" + NUMBER);
@@ -51,6 +55,7 @@ public record CapacitorSpec(
   public static Optional<CapacitorSpec> parse(String text) {
     Matcher coded = CODED.matcher(text);
     Matcher value = VALUE.matcher(text);
+    Matcher power = POWER.matcher(text);
     double farads;
     String letter;
     if (coded.find()) {
@@ -59,6 +64,10 @@ public record CapacitorSpec(
     } else if (findsFarads(value)) {
       farads = number(value.group(1)) * factor(value.group(2));
       letter = value.group(3);
+    } else if (power.find()) {
+      farads =
+          Integer.parseInt(power.group(1)) * Math.pow(10, Integer.parseInt(power.group(2))) * 1e-12;
+      letter = power.group(3);
     } else {
       return Optional.empty();
     }
@@ -88,7 +97,7 @@ public record CapacitorSpec(
   }
 
   private static double factor(String prefix) {
-    return FACTORS.getOrDefault(prefix, 1.0);
+    return FACTORS.getOrDefault(prefix.toLowerCase(Locale.ROOT), 1.0);
   }
 
   private static OptionalDouble first(Pattern pattern, String text) {
@@ -97,6 +106,6 @@ public record CapacitorSpec(
   }
 
   private static double number(String digits) {
-    return Double.parseDouble(digits.replace(',', '.'));
+    return Double.parseDouble("0" + digits.replace(',', '.'));
   }
 }

@@ -13,6 +13,9 @@ import java.util.OptionalDouble;
  * @param substitutes what can stand in, with what differs
  * @param notes what to know before relying on it, empty for nothing
  * @param function the statements of its function, as written
+ * @param also what else is printed on parts of the same pins and function: second sources, as type
+ *     numbers without speed and package; one that begins with the letters of a maker counts only
+ *     with them
  */
 public record DeviceFacts(
     Map<String, String> supplies,
@@ -20,16 +23,19 @@ public record DeviceFacts(
     List<Grade> grades,
     List<Substitute> substitutes,
     String notes,
-    List<String> function) {
+    List<String> function,
+    List<String> also) {
   public DeviceFacts {
     supplies = Map.copyOf(supplies);
     grades = List.copyOf(grades);
     substitutes = List.copyOf(substitutes);
     function = List.copyOf(function);
+    also = List.copyOf(also);
   }
 
   static final DeviceFacts NONE =
-      new DeviceFacts(Map.of(), OptionalDouble.empty(), List.of(), List.of(), "", List.of());
+      new DeviceFacts(
+          Map.of(), OptionalDouble.empty(), List.of(), List.of(), "", List.of(), List.of());
 
   /** A mark such as {@code -15} and the access time it stands for. */
   public record Grade(String mark, int nanos) {}

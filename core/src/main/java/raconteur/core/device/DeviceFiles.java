@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.regex.Pattern;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
 import raconteur.core.data.Issue;
@@ -23,6 +24,7 @@ public final class DeviceFiles {
   private static final Set<String> NAMES =
       Set.of(
           "device",
+          "also",
           "title",
           "class",
           "package",
@@ -34,6 +36,7 @@ public final class DeviceFiles {
           "substitutes",
           "notes");
   private static final int MOST_PINS = 1000;
+  private static final Pattern ALSO = Pattern.compile("(?=.*[0-9])[A-Z0-9][A-Z0-9/-]{1,19}");
 
   private DeviceFiles() {}
 
@@ -112,7 +115,17 @@ public final class DeviceFiles {
         Datum.each(item.itemsOrNone("grades"), issues, DeviceFiles::grade),
         Datum.each(item.itemsOrNone("substitutes"), issues, DeviceFiles::substitute),
         item.textOr("notes", ""),
-        function);
+        function,
+        Datum.each(item.itemsOrNone("also"), issues, DeviceFiles::also));
+  }
+
+  private static String also(Datum item) {
+    String name = item.text();
+    if (!ALSO.matcher(name).matches()) {
+      throw item.wrong(
+          "\"" + name + "\" is no type number: capital letters, digits, - and / with a digit");
+    }
+    return name;
   }
 
   private static DeviceFacts.Grade grade(Datum item) {
@@ -164,6 +177,13 @@ public final class DeviceFiles {
     DeviceFacts facts = device.facts();
     out.writeStartObject();
     out.writeStringField("device", device.name());
+    if (!facts.also().isEmpty()) {
+      out.writeArrayFieldStart("also");
+      for (String name : facts.also()) {
+        out.writeString(name);
+      }
+      out.writeEndArray();
+    }
     out.writeStringField("title", device.title());
     out.writeStringField("class", device.deviceClass());
     out.writeStringField("package", device.outline());

@@ -3,7 +3,6 @@ package raconteur.core.device;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -28,17 +27,27 @@ public final class DeviceLibrary {
           "ram.json",
           "rom.json",
           "linear.json",
-          "passive.json");
+          "passive.json",
+          "processors.json",
+          "peripherals.json",
+          "programmable.json");
 
   private static final Pattern SEVENTY_FOUR = Pattern.compile("(?:54|74)([A-Z]{0,4})([0-9]{2,4})");
-  private static final Pattern NUMBERED = Pattern.compile("(connector|resistor-pack)-([0-9]{1,3})");
+  private static final Pattern FOUR_THOUSAND = Pattern.compile("74(?:A?HCT?|VHC)(4[0-9]{3}|40106)");
+  private static final Pattern NUMBERED =
+      Pattern.compile("(connector|resistor-pack|dip-switch)-([0-9]{1,3})");
 
   private final Map<String, Device> devices;
   private final Map<String, Device> byFunction = new LinkedHashMap<>();
+  private final Map<String, Device> byOtherName = new LinkedHashMap<>();
 
   private DeviceLibrary(Map<String, Device> devices) {
     this.devices = devices;
-    devices.forEach((name, device) -> byFunction.put(functionNumber(name).orElse(name), device));
+    devices.forEach(
+        (name, device) -> {
+          byFunction.put(functionNumber(name).filter(_ -> !isPlain(name)).orElse(name), device);
+          device.facts().also().forEach(other -> byOtherName.putIfAbsent(other, device));
+        });
   }
 
   /** The library that ships with the application. */
@@ -62,8 +71,9 @@ public final class DeviceLibrary {
     if (exact != null) {
       return Optional.of(exact);
     }
-    return functionNumber(name)
-        .map(byFunction::get)
+    return Optional.ofNullable(byOtherName.get(name))
+        .or(() -> functionNumber(name).map(byFunction::get))
+        .or(() -> fourThousand(name).map(byFunction::get))
         .or(() -> Optional.ofNullable(byFunction.get(withoutGrade(name))))
         .map(d -> d.named(name))
         .or(() -> numbered(name));
@@ -75,6 +85,20 @@ public final class DeviceLibrary {
     return matcher.matches() ? Optional.of("74*" + matcher.group(2)) : Optional.empty();
   }
 
+  /**
+   * Whether a first-family name is written down beside that of a later family because its pins
+   * differ.
+   */
+  private boolean isPlain(String name) {
+    return name.matches("74[0-9]+") && devices.containsKey("74LS" + name.substring(2));
+  }
+
+  /** {@code 4040} for {@code 74HC4040}, which has its pins. */
+  private static Optional<String> fourThousand(String name) {
+    Matcher matcher = FOUR_THOUSAND.matcher(name);
+    return matcher.matches() ? Optional.of(matcher.group(1)) : Optional.empty();
+  }
+
   private String withoutGrade(String name) {
     int dash = name.lastIndexOf('-');
     Device device = dash > 0 ? devices.get(name.substring(0, dash)) : null;
@@ -84,47 +108,39 @@ public final class DeviceLibrary {
         : "";
   }
 
-  /** Connectors and resistor packs of any size. */
+  /** Connectors, resistor packs and rows of switches of any size. */
   private static Optional<Device> numbered(String name) {
     Matcher matcher = NUMBERED.matcher(name);
     if (!matcher.matches() || Integer.parseInt(matcher.group(2)) < 1) {
       return Optional.empty();
     }
     int count = Integer.parseInt(matcher.group(2));
-    boolean connector = matcher.group(1).equals("connector");
-    List<DevicePin> pins = new ArrayList<>();
-    for (int i = 1; i <= count; i++) {
-      String number = String.valueOf(i);
-      String pinName = connector ? number : i == 1 ? "COM" : "R" + (i - 1);
-      pins.add(new DevicePin(number, pinName, PinKind.PASSIVE));
-    }
     return Optional.of(
-        connector
-            ? Device.ofPins(name, count + "-way connector", "connector", "CONN" + count, pins)
-            : Device.ofPins(
-                name, count - 1 + " resistors to one common pin", "resistor", "SIL" + count, pins));
+        switch (matcher.group(1)) {
+          case "connector" ->
+              Device.ofPins(
+                  name, count + "-way connector", "connector", "CONN" + count, row(count, ""));
+          case "dip-switch" ->
+              Device.ofPins(
+                  name, count + " switches", "connector", "DIP" + 2 * count, row(2 * count, ""));
+          default ->
+              Device.ofPins(
+                  name,
+                  count - 1 + " resistors to one common pin",
+                  "resistor",
+                  "SIL" + count,
+                  row(count, "R"));
+        });
   }
 
-  /**
-   * The device a marking or a value in a parts list means: what stands before the number (who made
-   * it) and after it (package, grade, temperature) is passed over.
-   */
-  public Optional<Device> recognise(String marking) {
-    String plain = marking.strip().toUpperCase(Locale.ROOT);
-    if (plain.isEmpty() || plain.length() > 40) {
-      return Optional.empty();
+  /** Pins named by number, or the first common and the others by number behind a letter. */
+  private static List<DevicePin> row(int count, String letter) {
+    List<DevicePin> pins = new ArrayList<>();
+    for (int i = 1; i <= count; i++) {
+      String name = letter.isEmpty() ? String.valueOf(i) : i == 1 ? "COM" : letter + (i - 1);
+      pins.add(new DevicePin(String.valueOf(i), name, PinKind.PASSIVE));
     }
-    Optional<Device> exact = find(marking.strip()).or(() -> find(plain));
-    if (exact.isPresent()) {
-      return exact;
-    }
-    Matcher logic =
-        Pattern.compile("^[A-Z]{0,4}((?:54|74)[A-Z]{0,4}[0-9]{2,4})(?![0-9]).*").matcher(plain);
-    if (logic.matches()) {
-      return find(logic.group(1));
-    }
-    Matcher other = Pattern.compile("^[A-Z]{0,4}([0-9]{2}C?[0-9]{1,4})(?![0-9]).*").matcher(plain);
-    return other.matches() ? find(other.group(1)) : Optional.empty();
+    return pins;
   }
 
   public List<Device> all() {

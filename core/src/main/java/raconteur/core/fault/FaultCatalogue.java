@@ -202,7 +202,7 @@ public final class FaultCatalogue {
     }
 
     private Priors.ClassPrior classOf(Part part) {
-      return priors.classOf(part.device().deviceClass());
+      return priors.classOf(LikelyClass.of(part));
     }
 
     private void part(Part part, double expectedByClass) {

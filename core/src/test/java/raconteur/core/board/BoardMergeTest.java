@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
+import raconteur.core.board.BoardMerge.Winner;
 import raconteur.core.device.DeviceLibrary;
 
 class BoardMergeTest {
@@ -22,7 +23,8 @@ class BoardMergeTest {
 
   private static Board merged(Board board, Board more) {
     return BoardFiles.check(
-            BoardMerge.into(board.contents(), more.contents()), DeviceLibrary.shipped())
+            BoardMerge.of(board.contents(), more.contents(), Winner.THE_BOARD).contents(),
+            DeviceLibrary.shipped())
         .shipped();
   }
 
@@ -70,21 +72,53 @@ class BoardMergeTest {
   }
 
   @Test
-  void aPinThatIsSaidToBeElsewhereMoves() {
+  void aPinThatIsSaidToBeElsewhereIsAConflictAndMovesOnlyWhenAsked() {
     Board moved =
         board(
             "{\"part\": \"U1\", \"device\": \"74LS00\", \"block\": \"ram\"}",
             "{\"net\": \"B7\", \"path\": [\"U1.3\", \"U1.1\"]}");
-    Board both = merged(merged(LIST, NETS), moved);
-    assertThat(path(both, "B7")).containsExactly("U1.3", "U1.1");
-    assertThat(path(both, "A0")).containsExactly("J1.1");
+    Board before = merged(LIST, NETS);
+    var kept = BoardMerge.of(before.contents(), moved.contents(), Winner.THE_BOARD);
+    assertThat(kept.conflicts())
+        .extracting(BoardMerge.Conflict::toString)
+        .containsExactly("U1.3: in net A0 here, in net B7 in what is added");
+    assertThat(path(new Board(kept.contents()), "A0")).containsExactly("J1.1", "U1.3");
+    assertThat(path(new Board(kept.contents()), "B7")).containsExactly("U1.1");
+    var taken = BoardMerge.of(before.contents(), moved.contents(), Winner.WHAT_IS_ADDED);
+    assertThat(path(new Board(taken.contents()), "B7")).containsExactly("U1.3", "U1.1");
+    assertThat(path(new Board(taken.contents()), "A0")).containsExactly("J1.1");
   }
 
   @Test
   void mergingABoardWithItselfChangesNothing() {
     BoardContents kittiwake = Boards.KITTIWAKE_B.contents();
-    assertThat(BoardMerge.into(kittiwake, kittiwake).parts()).isEqualTo(kittiwake.parts());
-    assertThat(BoardMerge.into(kittiwake, kittiwake).rails()).isEqualTo(kittiwake.rails());
-    assertThat(BoardMerge.into(kittiwake, kittiwake).nets()).isEqualTo(kittiwake.nets());
+    var same = BoardMerge.of(kittiwake, kittiwake, Winner.WHAT_IS_ADDED);
+    assertThat(same.contents()).isEqualTo(kittiwake);
+    assertThat(same.conflicts()).isEmpty();
+  }
+
+  @Test
+  void aDeviceThatLacksPinsTheNetsNameIsNeverTakenAndIsSaid() {
+    Board drawn =
+        new Board(
+            LIST.contents()
+                .withNets(List.of(new Net("A0", List.of(new PinRef("U1", "14")), List.of()))));
+    Board other = board("{\"part\": \"U1\", \"device\": \"555\", \"block\": \"ram\"}", "");
+    var merged = BoardMerge.of(drawn.contents(), other.contents(), Winner.WHAT_IS_ADDED);
+    assertThat(path(new Board(merged.contents()), "A0")).containsExactly("U1.14");
+    assertThat(merged.conflicts()).extracting(c -> c.toString()).anyMatch(c -> c.contains("555"));
+  }
+
+  @Test
+  void aNetNamedByAProgramIsTheNetThatSharesAPinAndTakesTheNameOfTheOther() {
+    Board drawn =
+        board(
+            "{\"part\": \"U1\", \"device\": \"74LS00\", \"block\": \"ram\"},"
+                + "{\"part\": \"U2\", \"device\": \"74LS04\", \"block\": \"ram\"}",
+            "{\"net\": \"Net-(U1-Pad3)\", \"path\": [\"U1.3\", \"U2.1\"]}");
+    Board both = merged(merged(LIST, NETS), drawn);
+    assertThat(path(both, "A0")).containsExactly("J1.1", "U1.3", "U2.1");
+    Board turned = merged(drawn, merged(LIST, NETS));
+    assertThat(path(turned, "A0")).containsExactlyInAnyOrder("J1.1", "U1.3", "U2.1");
   }
 }

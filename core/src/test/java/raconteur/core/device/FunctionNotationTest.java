@@ -211,26 +211,4 @@ class FunctionNotationTest {
     assertThat(DeviceFiles.read("x.json", file("A Y", brackets)))
         .isInstanceOf(Loaded.Refused.class);
   }
-
-  @ParameterizedTest
-  @CsvSource({
-    "SN74LS257N, 74LS257",
-    "74HC04, 74HC04",
-    "7400, 7400",
-    "D2764-25, 2764",
-    "P2114L-3, 2114",
-    "4116-3, 4116-3",
-    "CD4066BE, 4066",
-    "AM27C010-150DC, 27C010",
-    "54F245, 54F245"
-  })
-  void aMarkingFindsItsDeviceWhoeverMadeIt(String marking, String name) {
-    assertThat(DeviceLibrary.shipped().recognise(marking).map(Device::name)).contains(name);
-  }
-
-  @ParameterizedTest
-  @CsvSource({"LM741", "''", "74LS9999", "resistor-pack-0", "connector-", "X"})
-  void aMarkingThatIsNoDeviceFindsNone(String marking) {
-    assertThat(DeviceLibrary.shipped().recognise(marking)).isEmpty();
-  }
 }

@@ -103,12 +103,14 @@ public final class Frame extends BorderPane {
             this::openCase,
             this::showIntake,
             this::showSearch,
+            this::showNewBoard,
             simulations(new SimulatedCases(workshop)));
     ArriveView arrive =
         new ArriveView(
             new ArrivePresenter(workshop),
             this::openArrived,
-            () -> files.toRead("Add a board file", "Board files", "*.json"));
+            () -> files.toRead("Add a board file", "Board files", "*.json"),
+            this::showNewBoard);
     OddsView odds = new OddsView(new OddsPresenter(workshop), this::openCase, files);
     StockroomView stockroom =
         new StockroomView(
@@ -230,6 +232,12 @@ public final class Frame extends BorderPane {
               v.setDim(Theme.isDim(this));
               show(v, v.firstFocus(), Way.BOARDS);
             });
+  }
+
+  /** Shows the boards with the sheet that makes one. */
+  public void showNewBoard() {
+    showBoards();
+    boards().ifPresent(BoardsView::newBoard);
   }
 
   public void showDevices() {

@@ -172,6 +172,25 @@ public final class Pictures {
     boards.choose("lanternfish-l1");
     boards.find("/WRAM0");
     draw("boards");
+    boards.newBoard(
+        "Tern",
+        "3",
+        "+5V +12V -5V",
+        """
+        U1 Z80A CPU 8432
+        U2-U3 SN74LS245N
+        U4 D8255AC-5
+        U5, U6 and U7 74LS157
+        U8 HN482764G-3
+        U9 Z80A SIO
+        U21-U28 MB8264A-15P
+        U30 HOUSE-17
+        R1 to R8 324
+        C1-C24 100n
+        C25 470uF 16V
+        """);
+    draw("own-board");
+    boards.leaveNewBoard();
   }
 
   private static final long SIMULATION_TO_SHOW = 23;

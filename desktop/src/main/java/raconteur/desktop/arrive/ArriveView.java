@@ -44,9 +44,13 @@ public final class ArriveView extends VBox {
   /**
    * @param onOpened takes the new case to the bench
    * @param pickFile asks for a board file
+   * @param onNewBoard describes a board that is not here yet
    */
   public ArriveView(
-      ArrivePresenter presenter, IntConsumer onOpened, Supplier<Optional<Path>> pickFile) {
+      ArrivePresenter presenter,
+      IntConsumer onOpened,
+      Supplier<Optional<Path>> pickFile,
+      Runnable onNewBoard) {
     this.presenter = presenter;
     this.onOpened = onOpened;
     Style.VIEW.on(this);
@@ -78,7 +82,7 @@ public final class ArriveView extends VBox {
     notice.managedProperty().bind(notice.visibleProperty());
     facts.visibleProperty().bind(revision.visibleProperty().not());
     facts.managedProperty().bind(facts.visibleProperty());
-    VBox form = new VBox(12, grid(), buttons(pickFile), revision, notice, facts);
+    VBox form = new VBox(12, grid(), buttons(pickFile, onNewBoard), revision, notice, facts);
     form.setPrefWidth(520);
     form.setMinWidth(440);
     StackPane sheet = new StackPane(map);
@@ -105,7 +109,7 @@ public final class ArriveView extends VBox {
     return grid;
   }
 
-  private HBox buttons(Supplier<Optional<Path>> pickFile) {
+  private HBox buttons(Supplier<Optional<Path>> pickFile, Runnable onNewBoard) {
     var open = Texts.button("Open the case", this::open, Style.MAIN_BUTTON);
     open.setDefaultButton(true);
     return new HBox(
@@ -116,7 +120,8 @@ public final class ArriveView extends VBox {
         Texts.button(
             "Add a board file …",
             () -> pickFile.get().ifPresent(this::addBoard),
-            Style.PLAIN_BUTTON));
+            Style.PLAIN_BUTTON),
+        Texts.button("A board not here yet …", onNewBoard, Style.PLAIN_BUTTON));
   }
 
   /** Empties the form for the next board. */

@@ -77,19 +77,6 @@ final class BoardDialogs {
     Theme.dressDialog(dialog.getDialogPane(), window.get());
   }
 
-  void create() {
-    ask("New board", "Which machine is it a board of?", "")
-        .flatMap(
-            machine ->
-                ask("New board", "Which revision of " + machine + "?", "A")
-                    .map(revision -> List.of(machine, revision)))
-        .ifPresent(
-            typed ->
-                made(
-                    presenter.create(typed.get(0), typed.get(1)),
-                    "Made; add parts under “Parts”, or import a list into it."));
-  }
-
   void derive() {
     presenter
         .chosen()

@@ -1,5 +1,6 @@
 package raconteur.desktop.boards;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -13,6 +14,8 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.FutureTask;
 import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.BoardExport;
@@ -29,12 +32,17 @@ import raconteur.core.board.BoardIdentity;
 import raconteur.core.board.BoardMerge;
 import raconteur.core.board.DepthMeter;
 import raconteur.core.board.GoodReadings;
+import raconteur.core.board.Rail;
+import raconteur.core.board.SupplyName;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
+import raconteur.core.device.Device;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
+import raconteur.core.marking.MarkingReader;
+import raconteur.core.netlines.NetLines;
 import raconteur.core.story.Case;
 import raconteur.core.story.HealthyBoard;
 import raconteur.desktop.workshop.Workshop;
@@ -44,6 +52,9 @@ import raconteur.desktop.workshop.Workshop;
  * call returns; the last {@value #DEEPEST_UNDO} can be taken back.
  */
 public final class BoardsPresenter {
+  /** Until it is measured (common practice, no source). */
+  private static final double ASSUMED_OHMS = 300;
+
   private static final int DEEPEST_UNDO = 100;
 
   private final Workshop workshop;
@@ -289,27 +300,120 @@ public final class BoardsPresenter {
 
   // Making, deriving, giving up
 
-  /** Makes an empty board; the sentence that says why not, or nothing. */
-  public Optional<String> create(String machine, String revision) {
-    if (machine.isBlank() || revision.isBlank()) {
+  /**
+   * What a new board is made of.
+   *
+   * @param millimetres width and height as typed, {@code 240 x 180}; empty where it is not measured
+   * @param rails as typed, {@code +5V +12V}
+   * @param from the sibling it begins as, none for an empty board
+   * @param parts what was understood of the parts, none where none were typed
+   */
+  public record NewBoard(
+      String machine,
+      String revision,
+      String millimetres,
+      String rails,
+      Optional<Board> from,
+      Optional<Imported> parts) {}
+
+  /** Reads typed or pasted parts away from the window and hands over what was understood. */
+  public void readParts(String text, Consumer<Loaded<Imported>> then) {
+    var library = workshop.boards().library();
+    workshop
+        .files()
+        .execute(
+            () -> {
+              Loaded<Imported> read =
+                  BoardImport.read(
+                      "parts",
+                      text.getBytes(StandardCharsets.UTF_8),
+                      library,
+                      id -> sibling(Map.of(), id));
+              workshop.window().execute(() -> then.accept(read));
+            });
+  }
+
+  /** Makes a board of everything that was typed; the sentence that says why not, or nothing. */
+  public Optional<String> create(NewBoard typed) {
+    if (typed.machine().isBlank() || typed.revision().isBlank()) {
       return Optional.of("Type the machine and the revision.");
     }
-    String id = id(machine + " " + revision);
+    String id = id(typed.machine() + " " + typed.revision());
     if (workshop.boards().find(id).isPresent()) {
       return Optional.of("There is a board " + id + " already.");
     }
-    return kept(
-        BoardContents.empty(
+    Optional<double[]> size = size(typed.millimetres());
+    if (size.isEmpty()) {
+      return Optional.of(
+          "“"
+              + typed.millimetres()
+              + "” is no size; width x height in mm would be taken, such as 240 x 180.");
+    }
+    String title = typed.machine().strip() + ", revision " + typed.revision().strip();
+    BoardContents from =
+        typed
+            .from()
+            .map(Board::contents)
+            .orElseGet(
+                () ->
+                    BoardContents.empty(new BoardIdentity(id, "", "", "", "", 0, 0, false, true)));
+    BoardIdentity was = from.identity();
+    boolean sized = size.get()[0] > 0;
+    BoardContents contents =
+        from.with(
             new BoardIdentity(
                 id,
-                machine.strip(),
-                revision.strip(),
-                machine.strip() + ", revision " + revision.strip(),
+                typed.machine().strip(),
+                typed.revision().strip(),
+                title,
                 "",
-                0,
-                0,
-                false,
-                true)));
+                sized ? size.get()[0] : was.widthMillimetres(),
+                sized ? size.get()[1] : was.heightMillimetres(),
+                was.copperOrderKnown(),
+                was.copperCoated()));
+    List<Rail> rails = new ArrayList<>(contents.rails());
+    for (String word : typed.rails().strip().split("[,;\\s]+", -1)) {
+      if (word.isEmpty() || SupplyName.isGround(word)) {
+        continue;
+      }
+      Optional<Double> volts = SupplyName.volts(word);
+      if (volts.isEmpty()) {
+        return Optional.of(
+            "“" + word + "” is no rail; +5V, +12V, -5V, 3.3V or VCC would be taken.");
+      }
+      String name = SupplyName.ofVolts(volts.get());
+      if (rails.stream().noneMatch(r -> r.name().equals(name))) {
+        rails.add(new Rail(name, word, volts.get(), 0.05, ASSUMED_OHMS, 0, List.of(), ""));
+      }
+    }
+    contents = contents.withRails(rails);
+    if (typed.parts().isPresent()) {
+      contents =
+          BoardMerge.of(
+                  contents, typed.parts().get().board().contents(), BoardMerge.Winner.WHAT_IS_ADDED)
+              .contents();
+    }
+    return kept(contents);
+  }
+
+  /** Width and height; noughts where nothing was typed, empty where it is no size. */
+  private static Optional<double[]> size(String typed) {
+    if (typed.isBlank()) {
+      return Optional.of(new double[] {0, 0});
+    }
+    Matcher matcher =
+        Pattern.compile(
+                "\\s*([0-9]{1,4}(?:[.,][0-9]+)?)\\s*(?:x|×|\\*|by|\\s)\\s*"
+                    + "([0-9]{1,4}(?:[.,][0-9]+)?)\\s*(?:mm)?\\s*")
+            .matcher(typed);
+    if (!matcher.matches()) {
+      return Optional.empty();
+    }
+    double width = Double.parseDouble(matcher.group(1).replace(',', '.'));
+    double height = Double.parseDouble(matcher.group(2).replace(',', '.'));
+    return width < 1 || height < 1 || width > 2000 || height > 2000
+        ? Optional.empty()
+        : Optional.of(new double[] {width, height});
   }
 
   /** Makes a revision that is written down as a difference to the chosen board. */
@@ -376,19 +480,33 @@ public final class BoardsPresenter {
     return refusal.get();
   }
 
+  // Typed nets
+
+  /** What lines of nets would do to the chosen board; nothing is kept. */
+  public NetLines.Read tryNets(String lines) {
+    return NetLines.read(lines, chosen.orElseThrow().contents());
+  }
+
+  /** Keeps what lines of nets do, those that can be taken. */
+  public Optional<String> keepNets(NetLines.Read read) {
+    return keep(read.contents());
+  }
+
   // In and out
 
   /**
    * Reads a file away from the window, and from the engine, and hands over what it was understood
    * to say; it can be stopped.
+   *
+   * @param said what the user said a marking of the file is: marking to device
    */
-  public void read(Path file, Consumer<Loaded<Imported>> then) {
+  public void read(Path file, Map<String, String> said, Consumer<Loaded<Imported>> then) {
     Map<String, Board> now = new HashMap<>();
     boards().forEach(b -> now.put(b.identity().id(), b));
     var library = workshop.boards().library();
     stopReading();
     FutureTask<Loaded<Imported>> task =
-        new FutureTask<>(() -> BoardImport.read(file, library, id -> sibling(now, id))) {
+        new FutureTask<>(() -> BoardImport.read(file, library, id -> sibling(now, id), said)) {
           @Override
           protected void done() {
             if (!isCancelled()) {
@@ -458,10 +576,22 @@ public final class BoardsPresenter {
                 contents.identity().copperCoated())));
   }
 
+  /** The device of this name or marking. */
+  public Optional<Device> device(String name) {
+    var library = workshop.boards().library();
+    return new MarkingReader(library).read(name).known().or(() -> library.find(name));
+  }
+
+  /** What a board and what was read say differently; nothing is kept. */
+  public List<BoardMerge.Conflict> conflicts(Imported imported, Board board) {
+    return BoardMerge.of(board.contents(), imported.board().contents(), BoardMerge.Winner.THE_BOARD)
+        .conflicts();
+  }
+
   /** Adds what was read to a board that is there. */
-  public Optional<String> keepInto(Imported imported, Board board) {
+  public Optional<String> keepInto(Imported imported, Board board, BoardMerge.Winner winner) {
     choose(board);
-    return keep(BoardMerge.into(board.contents(), imported.board().contents()));
+    return keep(BoardMerge.of(board.contents(), imported.board().contents(), winner).contents());
   }
 
   /** Writes the chosen board; a sentence on how it went. */

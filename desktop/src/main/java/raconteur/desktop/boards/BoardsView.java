@@ -63,6 +63,8 @@ public final class BoardsView extends StackPane {
       new RowTable<>("Differences", "These two revisions do not differ.");
   private final Map<String, SectionEditor> editors = new LinkedHashMap<>();
   private final ImportPane importPane;
+  private final NewBoardPane newBoardPane;
+  private final TypedNetsPane typedNets;
   private final BoardDialogs dialogs;
   private boolean refreshing;
 
@@ -75,6 +77,11 @@ public final class BoardsView extends StackPane {
     this.depth = new DepthPane(this::goTo);
     this.importPane = new ImportPane(presenter, this::importLeft);
     importPane.setVisible(false);
+    this.newBoardPane = new NewBoardPane(presenter, this::newFromFile, this::made);
+    newBoardPane.setVisible(false);
+    this.typedNets =
+        new TypedNetsPane(
+            presenter, () -> files.toRead("Read typed nets", "Nets", "*.nets"), this::show);
     this.dialogs =
         new BoardDialogs(presenter, files, () -> getScene().getWindow(), this::refresh, this::say);
     columns();
@@ -84,12 +91,13 @@ public final class BoardsView extends StackPane {
     panes.put("Depth", depth);
     panes.put("Check", checkPane());
     panes.put("Differences", differencesPane());
+    panes.put("Type nets", typedNets);
     panes.putAll(editors);
     HBox body = new HBox(12, left(onDevices), middle(), right());
     VBox.setVgrow(body, Priority.ALWAYS);
     VBox page = new VBox(body);
     Style.VIEW.on(page);
-    getChildren().addAll(page, importPane);
+    getChildren().addAll(page, importPane, newBoardPane);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     showPane("Depth");
   }
@@ -135,7 +143,6 @@ public final class BoardsView extends StackPane {
     MenuButton more = new MenuButton("More");
     Style.PLAIN_BUTTON.on(more);
     more.setMinWidth(Region.USE_PREF_SIZE);
-    item(more, "New board …", dialogs::create);
     item(more, "Derive a revision …", dialogs::derive);
     item(more, "Learn a healthy board …", dialogs::learn);
     item(more, "Give up your changes", () -> say(presenter.giveUp()));
@@ -148,12 +155,15 @@ public final class BoardsView extends StackPane {
     item(out, "both sides on paper, 1 : 1 (.pdf) …", dialogs::print);
     var imported = Texts.button("Import a file …", this::pickImport, Style.MAIN_BUTTON);
     imported.setId("import");
+    var newBoard = Texts.button("A board of your own …", this::newBoard, Style.PLAIN_BUTTON);
+    newBoard.setId("new-board");
     VBox left =
         new VBox(
             8,
             Texts.line("Boards", Style.TITLE),
             list,
             imported,
+            newBoard,
             new HBox(6, out, more),
             Texts.button(Keys.DEVICES.on("devices"), onDevices, Style.PLAIN_BUTTON));
     left.setPrefWidth(LIST_WIDTH);
@@ -349,6 +359,7 @@ public final class BoardsView extends StackPane {
     sibling.setValue(against.orElse(null));
     compare(against);
     editors.values().forEach(e -> e.show(board.contents()));
+    typedNets.show(board);
   }
 
   private void compare(Optional<Board> other) {
@@ -471,8 +482,44 @@ public final class BoardsView extends StackPane {
   public void importFile(Path file) {
     importPane.begin(file);
     importPane.setVisible(true);
-    presenter.read(file, loaded -> importPane.show(file, loaded));
+    presenter.read(file, Map.of(), loaded -> importPane.show(file, loaded));
     importPane.firstFocus().requestFocus();
+  }
+
+  /** Opens the sheet that makes a board. */
+  public void newBoard() {
+    newBoardPane.begin();
+  }
+
+  /** The sheet with what is known already. */
+  public void newBoard(String machine, String revision, String rails, String parts) {
+    newBoardPane.begin(machine, revision, rails, parts);
+  }
+
+  /** Leaves the sheet; nothing is made. */
+  public void leaveNewBoard() {
+    newBoardPane.setVisible(false);
+  }
+
+  private void newFromFile() {
+    files
+        .toRead("Begin with a file", "Board files", "*.*")
+        .ifPresent(
+            file -> {
+              newBoardPane.setVisible(false);
+              importFile(file);
+            });
+  }
+
+  private void made(String sentence) {
+    refresh();
+    if (sentence.isEmpty()) {
+      list.requestFocus();
+      return;
+    }
+    say(sentence);
+    showPane("Type nets");
+    typedNets.firstFocus().requestFocus();
   }
 
   private void importLeft(String sentence) {

@@ -1,11 +1,15 @@
 package raconteur.desktop.boards;
 
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -16,9 +20,13 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.casebook.exchange.Imported;
+import raconteur.casebook.exchange.ImportedPart;
 import raconteur.core.board.Board;
+import raconteur.core.board.BoardMerge;
+import raconteur.core.board.BoardMerge.Winner;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
+import raconteur.core.device.Device;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
@@ -27,6 +35,7 @@ import raconteur.desktop.theme.Style;
 /** What a file was understood to say, before anything of it is kept. */
 final class ImportPane extends VBox {
   private static final String AS_NEW = "as a new board";
+  private static final int MOST_CONFLICTS_SHOWN = 6;
 
   private final BoardsPresenter presenter;
   private final Consumer<String> done;
@@ -41,7 +50,14 @@ final class ImportPane extends VBox {
   private final TextField revision = new TextField();
   private final ChoiceBox<Optional<Board>> target = new ChoiceBox<>();
   private final Label notice = Texts.label("", Style.NOTICE);
+  private final Label differs = Texts.label("");
+  private final CheckBox takeFile = new CheckBox("take what the file says where they differ");
+  private final ChoiceBox<String> untold = new ChoiceBox<>();
+  private final TextField isA = new TextField();
+  private final HBox untoldRow;
+  private final Map<String, String> said = new LinkedHashMap<>();
   private final Node keep;
+  private Optional<Path> file = Optional.empty();
   private Optional<Imported> read = Optional.empty();
 
   /**
@@ -59,6 +75,26 @@ final class ImportPane extends VBox {
     revision.setPrefColumnCount(6);
     notice.setVisible(false);
     notice.managedProperty().bind(notice.visibleProperty());
+    takeFile.setId("import-take");
+    untold.setId("import-untold");
+    untold.setAccessibleText("Markings that were not told");
+    untold.setMaxWidth(190);
+    isA.setId("import-is-a");
+    isA.setPromptText("a device, such as 74LS257");
+    isA.setPrefColumnCount(12);
+    isA.setOnAction(_ -> say());
+    untoldRow =
+        new HBox(
+            8,
+            Texts.line("Not told:"),
+            untold,
+            Texts.line("is a"),
+            isA,
+            Texts.button("Say it", this::say, Style.PLAIN_BUTTON));
+    untoldRow.setAlignment(Pos.CENTER_LEFT);
+    shownOnlyIf(untoldRow, false);
+    shownOnlyIf(differs, false);
+    shownOnlyIf(takeFile, false);
     target.setId("import-target");
     target.setPrefWidth(260);
     target.setConverter(
@@ -71,6 +107,7 @@ final class ImportPane extends VBox {
               boolean into = now != null && now.isPresent();
               machine.setDisable(into);
               revision.setDisable(into);
+              compare(now == null ? Optional.empty() : now);
             });
     var keepButton = Texts.button("Keep it", this::keep, Style.MAIN_BUTTON);
     keepButton.setId("import-keep");
@@ -93,7 +130,10 @@ final class ImportPane extends VBox {
             missing,
             problemsTitle,
             problems,
+            untoldRow,
             form,
+            differs,
+            takeFile,
             notice,
             new HBox(10, keepButton, leave));
     left.setPrefWidth(500);
@@ -116,6 +156,52 @@ final class ImportPane extends VBox {
         });
   }
 
+  private static void shownOnlyIf(Node node, boolean shown) {
+    node.setVisible(shown);
+    node.setManaged(shown);
+  }
+
+  /** What the chosen board and the file say differently. */
+  private void compare(Optional<Board> into) {
+    List<BoardMerge.Conflict> conflicts =
+        into.flatMap(board -> read.map(imported -> presenter.conflicts(imported, board)))
+            .orElse(List.of());
+    shownOnlyIf(differs, into.isPresent());
+    shownOnlyIf(takeFile, !conflicts.isEmpty());
+    takeFile.setSelected(false);
+    differs.setText(
+        conflicts.isEmpty()
+            ? "Nothing in the file differs from the board; what it does not know is filled in."
+            : "They differ in "
+                + conflicts.size()
+                + (conflicts.size() == 1 ? " place; " : " places; ")
+                + "the board's word is kept:\n"
+                + conflicts.stream()
+                    .limit(MOST_CONFLICTS_SHOWN)
+                    .map(c -> "· " + c)
+                    .collect(Collectors.joining("\n"))
+                + (conflicts.size() > MOST_CONFLICTS_SHOWN ? "\n· …" : ""));
+  }
+
+  /** Says what a marking is, and reads the file again with that. */
+  private void say() {
+    String device = isA.getText().strip();
+    if (untold.getValue() == null || file.isEmpty()) {
+      return;
+    }
+    Optional<Device> known = presenter.device(device);
+    if (known.isEmpty()) {
+      notice.setText("No device is called “" + device + "”; describe it under Devices first.");
+      shownOnlyIf(notice, true);
+      return;
+    }
+    said.put(untold.getValue(), known.get().name());
+    isA.clear();
+    Path again = file.get();
+    begin(again);
+    presenter.read(again, Map.copyOf(said), loaded -> show(again, loaded));
+  }
+
   /** Says that a file is being read. */
   void begin(Path file) {
     title.setText("Reading " + file.getFileName() + " … " + Keys.LEAVE_IMPORT.on("stops it"));
@@ -126,9 +212,15 @@ final class ImportPane extends VBox {
     missing.setText("");
     problems.getItems().clear();
     notice.setVisible(false);
+    shownOnlyIf(untoldRow, false);
+    compare(Optional.empty());
   }
 
   void show(Path file, Loaded<Imported> loaded) {
+    if (!this.file.equals(Optional.of(file))) {
+      said.clear();
+      this.file = Optional.of(file);
+    }
     title.setText("Import of " + file.getFileName());
     switch (loaded) {
       case Loaded.Refused<Imported> refused -> {
@@ -150,6 +242,16 @@ final class ImportPane extends VBox {
     map.fit();
     machine.setText(imported.board().identity().machine());
     revision.setText(imported.board().identity().revision());
+    untold
+        .getItems()
+        .setAll(
+            imported.parts().stream()
+                .filter(p -> p.device().isEmpty() && !p.marking().isBlank())
+                .map(ImportedPart::marking)
+                .distinct()
+                .toList());
+    untold.getSelectionModel().selectFirst();
+    shownOnlyIf(untoldRow, !untold.getItems().isEmpty());
     target.getItems().setAll(List.of(Optional.empty()));
     presenter.boards().forEach(b -> target.getItems().add(Optional.of(b)));
     target.getSelectionModel().selectFirst();
@@ -194,7 +296,12 @@ final class ImportPane extends VBox {
     }
     Optional<Board> into = Optional.ofNullable(target.getValue()).flatMap(t -> t);
     Optional<String> refusal =
-        into.map(board -> presenter.keepInto(read.get(), board))
+        into.map(
+                board ->
+                    presenter.keepInto(
+                        read.get(),
+                        board,
+                        takeFile.isSelected() ? Winner.WHAT_IS_ADDED : Winner.THE_BOARD))
             .orElseGet(
                 () -> presenter.keepAsNew(read.get(), machine.getText(), revision.getText()));
     notice.setText(refusal.orElse(""));

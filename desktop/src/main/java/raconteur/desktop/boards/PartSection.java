@@ -1,13 +1,18 @@
 package raconteur.desktop.boards;
 
+import static java.util.stream.Collectors.joining;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import raconteur.core.board.BoardContents;
+import raconteur.core.board.Designator;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Device;
+import raconteur.core.marking.Marking;
+import raconteur.core.marking.MarkingReader;
 
 /** The parts: designator, device, place, socket. */
 final class PartSection {
@@ -53,24 +58,28 @@ final class PartSection {
 
   private static BoardContents part(SectionEdit edit) {
     String designator = edit.needed(0, "a designator like U14");
-    if (!designator.matches("[A-Za-z][A-Za-z0-9_-]{0,15}")) {
-      throw new SectionEdit.Refusal(
-          "“"
-              + designator
-              + "” will not do: a designator starts with a letter and has letters and digits.");
+    if (!Designator.fits(designator)) {
+      throw new SectionEdit.Refusal("“" + designator + "” will not do: " + Designator.RULE + ".");
     }
     edit.onlyOnce(edit.contents().parts(), Part::designator, designator, "Part");
     String deviceName = edit.needed(1, "a device like 74LS257");
     Device device =
-        edit.library()
-            .with(edit.contents().devices())
-            .recognise(deviceName)
-            .orElseThrow(
-                () ->
-                    new SectionEdit.Refusal(
-                        "No device is called "
-                            + deviceName
-                            + "; describe it under Devices first."));
+        switch (new MarkingReader(edit.library().with(edit.contents().devices()))
+            .read(deviceName)) {
+          case Marking.Known known -> known.device();
+          case Marking.Ask ask ->
+              throw new SectionEdit.Refusal(
+                  "“"
+                      + deviceName
+                      + "” may be "
+                      + ask.candidates().stream().map(Device::name).collect(joining(" or "))
+                      + " ("
+                      + ask.why()
+                      + "); name the one it is.");
+          case Marking.Unknown _ ->
+              throw new SectionEdit.Refusal(
+                  "No device is called " + deviceName + "; describe it under Devices first.");
+        };
     String block = edit.text(2).isEmpty() ? edit.contents().blocks().getLast() : edit.text(2);
     if (!edit.contents().blocks().contains(block)) {
       throw new SectionEdit.Refusal(

@@ -23,6 +23,7 @@ import raconteur.core.device.Level;
 import raconteur.core.device.TestVectors;
 import raconteur.core.device.VectorRow;
 import raconteur.core.fault.Priors;
+import raconteur.core.marking.MarkingReader;
 
 /** The commands about devices: list, show, drive, derive rows, identify. */
 final class DeviceCommands {
@@ -37,8 +38,10 @@ final class DeviceCommands {
 
     @Override
     public final Integer call() {
-      return DeviceLibrary.shipped()
-          .recognise(name)
+      return new MarkingReader(DeviceLibrary.shipped())
+          .read(name)
+          .known()
+          .or(() -> DeviceLibrary.shipped().find(name))
           .map(this::call)
           .orElseGet(
               () ->

@@ -40,6 +40,7 @@ import raconteur.desktop.workshop.Settings;
       DeviceCommands.Drive.class,
       DeviceCommands.Vectors.class,
       DeviceCommands.Identify.class,
+      BoardCommands.class,
       SimulateCommand.class,
       ContestCommand.class,
       SignalsCommand.class,

@@ -76,6 +76,7 @@ public enum Keys {
 
   FIND(Where.BOARDS, "find a part, pin, net or device", ctrl(KeyCode.F)),
   UNDO(Where.BOARDS, "take the last change back", ctrl(KeyCode.Z)),
+  TAKE_NETS(Where.BOARDS, "take the typed nets", plain(KeyCode.ENTER)),
   LEAVE_IMPORT(Where.IMPORT, "leave what is being read in", plain(KeyCode.ESCAPE)),
 
   CLOSE_MANUAL(Where.MANUAL, "close it", plain(KeyCode.ESCAPE)),

@@ -27,6 +27,8 @@ import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.TestVectors;
 import raconteur.core.fault.Priors;
+import raconteur.core.marking.Marking;
+import raconteur.core.marking.MarkingReader;
 import raconteur.desktop.workshop.Workshop;
 
 /** What the device editor does, without the toolkit. */
@@ -66,7 +68,11 @@ public final class DevicesPresenter {
                 })
             .toList();
     return found.isEmpty()
-        ? workshop.boards().library().recognise(words).map(List::of).orElse(List.of())
+        ? switch (new MarkingReader(workshop.boards().library()).read(words)) {
+          case Marking.Known known -> List.of(known.device());
+          case Marking.Ask ask -> ask.candidates();
+          case Marking.Unknown _ -> List.of();
+        }
         : found;
   }
 

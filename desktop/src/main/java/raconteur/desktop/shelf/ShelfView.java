@@ -28,10 +28,7 @@ public final class ShelfView extends VBox {
 
   private final ShelfPresenter presenter;
   private final RowTable<ShelfPresenter.Row> table =
-      new RowTable<>(
-          "Boards on the shelf",
-          "No boards yet. “New case” takes one in; ./raconteur --demo shows a shelf with a story"
-              + " behind it.");
+      new RowTable<>("Boards on the shelf", "No boards yet.");
   private final TextField filter = new TextField();
   private final Label notice = Texts.label("", Style.FAINT);
 
@@ -39,6 +36,7 @@ public final class ShelfView extends VBox {
    * @param onOpen takes a case to the bench, by its number
    * @param onNew begins a new case
    * @param onSearch looks through all stories
+   * @param onNewBoard describes a board that is not here yet
    * @param simulations what puts a simulated board on the bench, by its name
    */
   public ShelfView(
@@ -46,6 +44,7 @@ public final class ShelfView extends VBox {
       IntConsumer onOpen,
       Runnable onNew,
       Runnable onSearch,
+      Runnable onNewBoard,
       Map<String, Supplier<String>> simulations) {
     this.presenter = presenter;
     Style.VIEW.on(this);
@@ -57,6 +56,15 @@ public final class ShelfView extends VBox {
     table.column("Last line", 262, ShelfPresenter.Row::last);
     table.column("Told", 112, row -> DAY.format(row.lastTold()));
     table.setOnOpen(row -> onOpen.accept(row.header().number()));
+    VBox empty =
+        new VBox(
+            12,
+            Texts.line("No boards on the shelf yet.", Style.HEADING),
+            Texts.button("Describe a board of mine …", onNewBoard, Style.MAIN_BUTTON),
+            Texts.button("Take one in that is described", onNew, Style.PLAIN_BUTTON),
+            Texts.line("./raconteur --demo shows a shelf with a story behind it.", Style.FAINT));
+    empty.setAlignment(Pos.CENTER);
+    table.setPlaceholder(empty);
     filter.setPromptText("Find: number, board, owner, words");
     filter.setPrefColumnCount(24);
     filter.textProperty().addListener((observed, before, text) -> find(false));

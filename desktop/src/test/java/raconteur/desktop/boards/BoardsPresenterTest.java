@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.AfterEach;
@@ -19,6 +20,7 @@ import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.BoardExport;
 import raconteur.casebook.exchange.Imported;
 import raconteur.core.board.Board;
+import raconteur.core.board.BoardMerge;
 import raconteur.core.board.Depth;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Signal;
@@ -61,7 +63,7 @@ class BoardsPresenterTest {
   private Imported read(String name, String text) throws IOException {
     Path file = Files.writeString(folder.resolve(name), text);
     AtomicReference<Optional<Loaded<Imported>>> result = new AtomicReference<>(Optional.empty());
-    presenter.read(file, loaded -> result.set(Optional.of(loaded)));
+    presenter.read(file, Map.of(), loaded -> result.set(Optional.of(loaded)));
     return ((Loaded.Ok<Imported>) result.get().orElseThrow()).value();
   }
 
@@ -96,7 +98,7 @@ class BoardsPresenterTest {
       delimiter = '|',
       value = {
         "Parts | U1,74LS00,io,,,,,,, | is there already",
-        "Parts | 9X,74LS00,io,,,,,,, | starts with a letter",
+        "Parts | 9!X,74LS00,io,,,,,,, | square of a grid",
         "Parts | U40,nonsense,io,,,,,,, | describe it under Devices first",
         "Parts | U40,74LS00,kitchen,,,,,,, | is no block of this board",
         "Parts | U40,74LS00,io,,maybe,,,,, | type yes or no",
@@ -179,7 +181,7 @@ class BoardsPresenterTest {
     assertThat(presenter.keepAsNew(list, "Cormorant", "A").orElse("")).contains("already");
     Imported nets =
         read("nets.csv", "Net,Designator,Pin\nA0,U1,3\nA0,U2,10\n+5V,U1,14\nGND,U3,7\n");
-    assertThat(presenter.keepInto(nets, board())).isEmpty();
+    assertThat(presenter.keepInto(nets, board(), BoardMerge.Winner.THE_BOARD)).isEmpty();
     assertThat(board().part("U1").orElseThrow().device().name()).isEqualTo("74LS00");
     assertThat(board().part("U3")).isPresent();
     assertThat(board().net("A0").orElseThrow().path()).hasSize(2);

@@ -111,7 +111,7 @@ class LogicRunTest {
   }
 
   private static Device device(String name) {
-    return LIBRARY.recognise(name).orElseThrow();
+    return LIBRARY.find(name).orElseThrow();
   }
 
   /** Several gates on one line. */
@@ -238,7 +238,7 @@ class LogicRunTest {
     int high = builder.net("HIGH", Lines.HIGH);
     builder.supply(high, Lines.HIGH);
     Map<String, Integer> outputs = new HashMap<>();
-    Optional<Device> counter = LIBRARY.recognise("74LS161");
+    Optional<Device> counter = LIBRARY.find("74LS161");
     counter.orElseThrow().signalPins().stream()
         .filter(p -> p.kind() == PinKind.OUTPUT)
         .forEach(p -> outputs.put(p.name(), builder.net(p.name(), Lines.HIGH)));

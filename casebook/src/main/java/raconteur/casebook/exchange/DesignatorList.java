@@ -1,0 +1,77 @@
+package raconteur.casebook.exchange;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import raconteur.core.board.Designator;
+
+/**
+ * The designators one cell of a parts list names: {@code C1, C3-C5}, {@code C10 to C12}, {@code R1,
+ * R2 and R3}, {@code C6 - C8}, {@code IC 7}, {@code 5C 10/11F}.
+ *
+ * @param names in the order they stand there
+ * @param problem the first word that is none, and why
+ */
+record DesignatorList(List<String> names, Optional<String> problem) {
+  private static final int MOST_IN_RANGE = 500;
+  private static final Pattern RANGE =
+      Pattern.compile("([A-Za-z]{1,4})([0-9]{1,5})(?:-|–|—|\\.{2,3}|…)([A-Za-z]{0,4})([0-9]{1,5})");
+  private static final Pattern LIKELY =
+      Pattern.compile("[A-Za-z]{1,3}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}(/[0-9]{1,2})?[A-Za-z]");
+
+  DesignatorList {
+    names = List.copyOf(names);
+  }
+
+  static DesignatorList read(String cell) {
+    String plain =
+        cell.replaceAll("(?i)(?<=[A-Z0-9])\\s+(?:to|thru|through|bis)\\s+(?=[A-Z0-9])", "-")
+            .replaceAll("(?<=[A-Za-z0-9])\\s*([-–—…]|\\.{2,3})\\s*(?=[A-Za-z0-9])", "$1")
+            .replaceAll("(?i)\\s(?:and|und|&)\\s", " ")
+            .replaceAll("(?<![A-Za-z0-9])(IC|[A-Z])\\s+(?=[0-9]{1,3}(?:[\\s,;]|$))", "$1");
+    List<String> names = new ArrayList<>();
+    Optional<String> problem = Optional.empty();
+    for (String word : plain.split("[,;\\s&+]+", -1)) {
+      if (word.isEmpty()) {
+        continue;
+      }
+      Matcher range = RANGE.matcher(word);
+      if (range.matches() && sameLetters(range)) {
+        int from = Integer.parseInt(range.group(2));
+        int to = Integer.parseInt(range.group(4));
+        if (to >= from && to - from <= MOST_IN_RANGE) {
+          for (int i = from; i <= to; i++) {
+            names.add(range.group(1) + i);
+          }
+          continue;
+        }
+        problem =
+            problem.or(
+                () ->
+                    Optional.of(
+                        "\"" + DraftBoard.shortened(word) + "\" is no range of designators"));
+      } else if (Designator.fits(word)) {
+        names.add(word);
+      } else {
+        problem =
+            problem.or(
+                () -> Optional.of("no designator in \"" + DraftBoard.shortened(word) + "\""));
+      }
+    }
+    return new DesignatorList(names, problem);
+  }
+
+  private static boolean sameLetters(Matcher range) {
+    return range.group(3).isEmpty() || range.group(3).equals(range.group(1));
+  }
+
+  /** Whether a cell looks like designators and like nothing else. */
+  static boolean looksLike(String cell) {
+    DesignatorList list = read(cell);
+    return !list.names().isEmpty()
+        && list.problem().isEmpty()
+        && list.names().stream().allMatch(n -> LIKELY.matcher(n).matches());
+  }
+}

@@ -1,0 +1,201 @@
+package raconteur.casebook.exchange;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import raconteur.core.capacitor.CapacitorSpec;
+import raconteur.core.marking.Marking;
+import raconteur.core.marking.MarkingReader;
+
+/**
+ * Which column of a parts list holds what: by its heading where what stands under it agrees, else
+ * by what stands under it alone. Cost: every cell of the first rows is looked at once.
+ *
+ * @param designators the column of the places, empty where the table is no parts list
+ * @param markings columns in which a device may be named, the likeliest first
+ */
+record PartsColumns(OptionalInt designators, List<Integer> markings, OptionalInt value) {
+  /** Headings of the column of places, the surest first. */
+  static final List<String> DESIGNATORS =
+      List.of(
+          "designator",
+          "designators",
+          "reference designator",
+          "reference designators",
+          "refdes",
+          "ref des",
+          "reference",
+          "references",
+          "reference(s)",
+          "reference s",
+          "ref",
+          "refs",
+          "designation",
+          "location",
+          "locations",
+          "loc",
+          "position",
+          "positions",
+          "pos",
+          "place",
+          "ic",
+          "ic no",
+          "ic location",
+          "component",
+          "components",
+          "part ref",
+          "part reference",
+          "symbol",
+          "part",
+          "id",
+          "item",
+          "name",
+          "chip",
+          "no");
+
+  private static final List<String> MARKINGS =
+      List.of(
+          "device",
+          "type",
+          "chip",
+          "ic",
+          "part type",
+          "component type",
+          "part number",
+          "part no",
+          "part#",
+          "part",
+          "mpn",
+          "marking",
+          "markings",
+          "ic type",
+          "model",
+          "name",
+          "value",
+          "val",
+          "comment",
+          "description",
+          "desc",
+          "designation",
+          "component");
+  private static final List<String> VALUES =
+      List.of("value", "val", "values", "comment", "description", "desc", "rating");
+  private static final Set<String> OTHERS =
+      Set.of(
+          "block",
+          "section",
+          "group",
+          "function",
+          "socket",
+          "side",
+          "layer",
+          "rotation",
+          "turned",
+          "rot",
+          "angle",
+          "fitted",
+          "qty",
+          "quantity",
+          "count",
+          "x",
+          "y",
+          "package",
+          "footprint",
+          "dnp",
+          "line",
+          "net",
+          "pin");
+  private static final double MOST = 0.6;
+  private static final int ROWS_LOOKED_AT = 400;
+
+  PartsColumns {
+    markings = List.copyOf(markings);
+  }
+
+  /** Headings of the column of parts in a list of nets. */
+  static String[] ofNets() {
+    return DESIGNATORS.subList(0, DESIGNATORS.indexOf("symbol")).toArray(String[]::new);
+  }
+
+  /** All words that make a row one of headings. */
+  static Set<String> headings() {
+    Set<String> all = new TreeSet<>(DESIGNATORS);
+    all.addAll(MARKINGS);
+    all.addAll(VALUES);
+    all.addAll(OTHERS);
+    all.addAll(List.of("net name", "netname", "signal", "signal name", "pin number", "pin no"));
+    all.addAll(List.of("pad", "node", "pins", "order", "x mm", "y mm", "posx", "posy"));
+    return all;
+  }
+
+  static PartsColumns of(CsvTable table, MarkingReader reader) {
+    Map<String, Boolean> asked = new HashMap<>();
+    Predicate<String> device =
+        cell -> asked.computeIfAbsent(cell, c -> !(reader.read(c) instanceof Marking.Unknown));
+    OptionalInt designators = designators(table, device);
+    List<Integer> markings =
+        IntStream.range(0, table.columns())
+            .filter(c -> designators.isEmpty() || c != designators.getAsInt())
+            .filter(c -> !OTHERS.contains(table.heading(c)))
+            .boxed()
+            .sorted(
+                Comparator.comparingDouble((Integer c) -> -share(table, c, device))
+                    .thenComparingInt(c -> rank(MARKINGS, table.heading(c))))
+            .filter(c -> MARKINGS.contains(table.heading(c)) || share(table, c, device) > 0)
+            .toList();
+    return new PartsColumns(designators, markings, value(table, designators));
+  }
+
+  private static OptionalInt designators(CsvTable table, Predicate<String> device) {
+    Predicate<String> place =
+        cell -> DesignatorList.looksLike(cell) && !(cell.length() > 2 && device.test(cell));
+    List<Integer> columns =
+        IntStream.range(0, table.columns())
+            .boxed()
+            .filter(c -> share(table, c, place) >= MOST)
+            .sorted(
+                Comparator.comparingInt((Integer c) -> rank(DESIGNATORS, table.heading(c)))
+                    .thenComparingDouble(c -> -share(table, c, place)))
+            .toList();
+    if (!columns.isEmpty()) {
+      return OptionalInt.of(columns.getFirst());
+    }
+    return table.column(DESIGNATORS.subList(0, DESIGNATORS.indexOf("loc")).toArray(String[]::new));
+  }
+
+  private static OptionalInt value(CsvTable table, OptionalInt designators) {
+    OptionalInt byHeading = table.column(VALUES.toArray(String[]::new));
+    if (byHeading.isPresent()) {
+      return byHeading;
+    }
+    return IntStream.range(0, table.columns())
+        .filter(c -> designators.isEmpty() || c != designators.getAsInt())
+        .filter(c -> !OTHERS.contains(table.heading(c)))
+        .filter(c -> share(table, c, cell -> CapacitorSpec.parse(cell).isPresent()) > 0.1)
+        .findFirst();
+  }
+
+  private static int rank(List<String> words, String heading) {
+    int at = words.indexOf(heading);
+    return at < 0 ? words.size() : at;
+  }
+
+  /** Of the cells that are not empty, how many fit. */
+  private static double share(CsvTable table, int column, Predicate<String> fits) {
+    List<String> cells = new ArrayList<>();
+    for (CsvTable.Row row : table.rows().stream().limit(ROWS_LOOKED_AT).toList()) {
+      String cell = row.cell(OptionalInt.of(column));
+      if (!cell.isBlank()) {
+        cells.add(cell);
+      }
+    }
+    return cells.isEmpty() ? 0 : cells.stream().filter(fits).count() / (double) cells.size();
+  }
+}

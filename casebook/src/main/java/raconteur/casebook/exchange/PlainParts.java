@@ -1,0 +1,91 @@
+package raconteur.casebook.exchange;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Parts typed one a line with nothing between the columns but spaces: the places, then what is
+ * printed there ({@code U21-U28 MB8264A-15P}, {@code C1 to C12 100n}).
+ */
+final class PlainParts {
+  private static final double MOST = 0.7;
+
+  /** More lines with what stands between columns, and it is a table. */
+  private static final double FEW = 0.3;
+
+  private PlainParts() {}
+
+  /** The kind of list in words; empty where it is none, and nothing was then taken. */
+  static Optional<String> read(String text, DraftBoard draft, Problems problems) {
+    List<String> lines = text.lines().toList();
+    long told = lines.stream().filter(l -> !l.isBlank() && !isRemark(l)).count();
+    long fit = lines.stream().filter(l -> split(l) > 0).count();
+    long columns = lines.stream().filter(l -> l.matches(".*[,;\\t|].*") && !isRemark(l)).count();
+    if (told == 0 || fit < MOST * told || columns > FEW * told) {
+      return Optional.empty();
+    }
+    for (int i = 0; i < lines.size(); i++) {
+      Stopping.check();
+      String line = lines.get(i).strip();
+      int split = split(line);
+      if (split > 0) {
+        part(line.substring(0, split), line.substring(split).strip(), i + 1, draft, problems);
+      } else if (!line.isEmpty() && !isRemark(line)) {
+        problems.add(
+            i + 1,
+            "\""
+                + DraftBoard.shortened(line)
+                + "\" is no part; a line is a place and what is printed there, U14 74LS245");
+      }
+    }
+    return Optional.of("parts list, a part a line");
+  }
+
+  private static void part(
+      String places, String print, int line, DraftBoard draft, Problems problems) {
+    for (String name : DesignatorList.read(places.replace(":", " ")).names()) {
+      if (draft.has(name)) {
+        problems.add(line, name + " stands there twice; the first one is kept");
+        continue;
+      }
+      draft
+          .part(name, line)
+          .ifPresent(
+              part -> {
+                part.fitted = !print.matches("(?i)dnp|dnf|not fitted");
+                part.texts.add(DraftBoard.clean(print));
+                part.value = DraftBoard.clean(print);
+              });
+    }
+  }
+
+  private static boolean isRemark(String line) {
+    return line.strip().startsWith("#");
+  }
+
+  /**
+   * Where the places end: behind the first word that is one, and behind what a comma, a dash or a
+   * word such as "to" joins to it; 0 where a line begins with none. What only spaces divide from it
+   * is print, though it look like a place: {@code U1 Z80A CPU}.
+   */
+  private static int split(String written) {
+    String line = written.strip();
+    int best = 0;
+    for (int at = 1; at < line.length(); at++) {
+      boolean gap = Character.isWhitespace(line.charAt(at)) || line.charAt(at) == ':';
+      if (!gap) {
+        continue;
+      }
+      if (DesignatorList.looksLike(line.substring(0, at))) {
+        best = at + (line.charAt(at) == ':' ? 1 : 0);
+      }
+      boolean goesOn =
+          line.substring(0, at).matches("(?i).*([,;]|\\s(to|and|-|–|thru))")
+              || line.substring(at).matches("(?i)\\s*(to|and|-|–|thru)\\s.*");
+      if (!goesOn) {
+        break;
+      }
+    }
+    return best;
+  }
+}

@@ -1,0 +1,253 @@
+package raconteur.casebook.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.core.board.Part;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.DeviceLibrary;
+
+/** Parts lists and net lists as people have them, typed by somebody for another purpose. */
+class PartsListsTest {
+  private static final BoardShelf SHELF = BoardShelf.of(Path.of("no such folder"));
+
+  private static Imported read(String text) {
+    return switch (BoardImport.read(
+        "list.txt", text.getBytes(StandardCharsets.UTF_8), DeviceLibrary.shipped(), SHELF::load)) {
+      case Loaded.Ok<Imported>(Imported imported) -> imported;
+      case Loaded.Refused<Imported> refused -> throw new AssertionError(refused.summary());
+    };
+  }
+
+  private static String device(Imported imported, String part) {
+    return imported.board().part(part).map(p -> p.device().name()).orElse("no " + part);
+  }
+
+  private static List<String> parts(Imported imported) {
+    return imported.board().parts().stream().map(Part::designator).toList();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Location,Description\n5C,74LS245 bus driver\n10/11F,4116 DRAM\n",
+        "IC;Type\n5C;SN74LS245N\n10/11F;D416C-2\n",
+        "Ref\tPart\n5C\tLS245\n10/11F\tMK4116\n",
+        "Part,Position\n74LS245,5C\n4116-3,10/11F\n",
+        "Made by hand\nfor a board\n\nQty,Designation,Comment\n1,5C,74LS245\n1,10/11F,4116\n",
+        "sep=;\nRefs;Value\n5C;74LS245\n10/11F;4116\n",
+        "# Ref, Value\n5C, 74LS245\n10/11F, 4116\n",
+        "5C,74LS245\n10/11F,4116\n"
+      })
+  void theColumnsAreToldByWhatStandsInThem(String text) {
+    Imported imported = read(text);
+    assertThat(parts(imported)).containsExactlyInAnyOrder("5C", "10/11F");
+    assertThat(device(imported, "5C")).isEqualTo("74LS245");
+    assertThat(device(imported, "10/11F")).isEqualTo("4116");
+  }
+
+  @Test
+  void partsMayBeTypedOneALineWithNothingButSpaces() {
+    Imported imported =
+        read(
+            """
+            # my board
+            U1 SN74LS245N
+            U21-U23 MB8264A-15P
+            C1 to C3 100n
+            IC7: Z80A CPU
+            R1, R2 and R3  4K7
+            5C D4164C-2
+            """);
+    assertThat(device(imported, "U1")).isEqualTo("74LS245");
+    assertThat(device(imported, "U23")).isEqualTo("4164");
+    assertThat(device(imported, "C3")).isEqualTo("capacitor");
+    assertThat(device(imported, "IC7")).isEqualTo("Z80");
+    assertThat(device(imported, "R2")).isEqualTo("resistor");
+    assertThat(device(imported, "5C")).isEqualTo("4164");
+    assertThat(imported.problems()).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "C10 to C12, 'C10 C11 C12'",
+    "'R1, R2 and R3', 'R1 R2 R3'",
+    "C6 - C8, 'C6 C7 C8'",
+    "'C1,C3..C5', 'C1 C3 C4 C5'",
+    "C1–C3, 'C1 C2 C3'",
+    "IC 7, IC7",
+    "'5C 5D', '5C 5D'",
+    "U14, U14"
+  })
+  void placesAreWrittenAsPeopleWriteThem(String cell, String names) {
+    assertThat(DesignatorList.read(cell).names()).containsExactly(names.split(" "));
+    assertThat(DesignatorList.read(cell).problem()).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"C9-C2", "C1-C99999", "see note 3!"})
+  void whatIsNoListOfPlacesIsSaid(String cell) {
+    assertThat(DesignatorList.read(cell).problem()).isPresent();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "C1, 0.1uF, capacitor",
+    "C1, .1uF, capacitor",
+    "C1, 104, capacitor",
+    "C1, 4n7, capacitor",
+    "C1, 100uF 16V, electrolytic",
+    "C1, 1uF electrolytic, electrolytic",
+    "C1, 10uF bipolar, capacitor",
+    "R1, 324, resistor",
+    "R1, 7805, resistor",
+    "R1, 4K7, resistor",
+    "U1, 324, 324",
+    "D1, 1N4148, diode",
+    "D1, LED red, led",
+    "Q1, 2SC1815, transistor-ebc",
+    "F1, 2A, fuse",
+    "VR1, 7805, 7805",
+    "Y1, 3.579545 MHz, crystal"
+  })
+  void theLetterOfThePlaceComesBeforeANumberThatIsAValue(
+      String place, String value, String device) {
+    assertThat(device(read("Ref,Value\n" + place + "," + value + "\n"), place)).isEqualTo(device);
+  }
+
+  @Test
+  void whatIsNotToldIsListedAndCanBeSaidOnce() {
+    String list = "Ref,Type\nU1,HOUSE-17\nU2,HOUSE-17\nU3,Z80 SIO\nU4,74LS00\n";
+    Imported imported = read(list);
+    assertThat(imported.parts())
+        .filteredOn(p -> p.device().isEmpty())
+        .extracting(ImportedPart::marking)
+        .containsExactly("HOUSE-17", "HOUSE-17", "Z80 SIO");
+    assertThat(imported.problems()).anyMatch(p -> p.toString().contains("bondings"));
+    Path file = Path.of("no such file");
+    assertThat(BoardImport.read(file, DeviceLibrary.shipped(), SHELF::load, Map.of()))
+        .isInstanceOf(Loaded.Refused.class);
+  }
+
+  @Test
+  void partsThatAreNotThereAndWhatIsNoPartAreToldApart() {
+    Imported imported =
+        read("Ref,Value,DNP\nU1,74LS00,\nU2,74LS04,DNP\nH1,hole,\nFID2,fiducial,\nU5,DNP,\n");
+    assertThat(parts(imported)).containsExactly("U1", "U2", "U5");
+    assertThat(imported.board().part("U2").orElseThrow().fitted()).isFalse();
+    assertThat(imported.board().part("U5").orElseThrow().fitted()).isFalse();
+    assertThat(imported.understood()).anyMatch(u -> u.contains("H1, FID2"));
+  }
+
+  @Test
+  void severalTablesInOneFileAreAllRead() {
+    Imported imported =
+        read(
+            """
+            Ref,Value
+            U1,74LS00
+
+            Resistors
+            Ref,Value
+            R1,4K7
+
+            Net,Ref,Pin
+            A0,U1,3
+            A0,R1,1
+            """);
+    assertThat(parts(imported)).containsExactly("U1", "R1");
+    assertThat(imported.board().net("A0").orElseThrow().path()).hasSize(2);
+  }
+
+  static Stream<String> plainNetLists() {
+    return Stream.of(
+        "A0: U1.9 U2-8\n  U3.7\n+5V: U1.20, U2.20\n",
+        "A0 U1.9,U2.8,U3.7\n+5V U1.20 U2.20\n",
+        "[\nU1\nDIP20\n74LS245\n\n]\n(\nA0\nU1-9\nU2-8\nU3-7\n)\n(\n+5V\nU1-20\nU2-20\n)\n",
+        """
+        *PART*
+        U1 74LS245@DIP20
+        *NET*
+        *SIGNAL* A0
+        U1.9 U2.8
+        U3.7
+        *SIGNAL* +5V
+        U1.20 U2.20
+        *END*
+        """,
+        """
+        $PACKAGES
+        DIP20 ! 74LS245 ; U1
+        $NETS
+        'A0' ; U1.9 U2.8,
+        U3.7
+        +5V ; U1.20 U2.20
+        $END
+        """,
+        """
+        .ADD_COM U1 "74LS245"
+        .ADD_TER U1 9 "A0"
+        .TER U2 8
+        U3 7
+        .ADD_TER U1 20 "+5V"
+        .TER U2 20
+        .END
+        """);
+  }
+
+  @ParameterizedTest
+  @MethodSource("plainNetLists")
+  void plainNetListsOfSeveralShapesSayTheSame(String text) {
+    Imported imported = read(text);
+    assertThat(imported.board().net("A0").orElseThrow().path())
+        .extracting(Object::toString)
+        .containsExactlyInAnyOrder("U1.9", "U2.8", "U3.7");
+    assertThat(imported.board().rails()).extracting(r -> r.name()).containsExactly("+5V");
+    if (text.contains("245")) {
+      assertThat(device(imported, "U1")).isEqualTo("74LS245");
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "+3.3V, true",
+    "+5V, true",
+    "-12V, true",
+    "VCC, true",
+    "5V, true",
+    "12V_EN, false",
+    "AGND, false",
+    "A5, false",
+    "V5SYNC, false",
+    "N12V, true"
+  })
+  void onlyWhatIsAVoltageBecomesARail(String net, boolean rail) {
+    Imported imported = read("Net,Ref,Pin\n" + net + ",U1,1\n" + net + ",U2,1\n");
+    assertThat(imported.board().rails().isEmpty()).isNotEqualTo(rail);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"~{RD}, /RD", "/cpu/~{RD}, /cpu/RD", "A{slash}B, A/B", "A0, A0"})
+  void overbarsAndEscapesOfNamesAreRead(String written, String name) {
+    assertThat(DraftBoard.netName(written)).isEqualTo(name);
+  }
+
+  @Test
+  void pinsMayBeNamedInPlaceOfNumbered() {
+    Imported imported =
+        read("Ref,Value\nU1,74LS245\n\nNet,Ref,Pin\nD0,U1,A1\nD0,U1,B1\n/OE,U1,G\n");
+    assertThat(imported.board().net("D0").orElseThrow().path())
+        .extracting(Object::toString)
+        .containsExactly("U1.2", "U1.18");
+  }
+}

@@ -1,0 +1,48 @@
+package raconteur.core.board;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+
+/** Which net names are those of a supply or of ground (common practice, no source). */
+public final class SupplyName {
+  private static final Pattern VOLTS =
+      Pattern.compile(
+          "([+-]?|[PMN](?=[0-9]))(?:VCC|VDD|V)?_?([0-9]{1,2})(?:[.,]([0-9]))?(?:V([0-9]?))?");
+  private static final Pattern GROUND =
+      Pattern.compile("(?i)/?(GND|GNDD|DGND|VSS|0V|GROUND|MASSE|EARTH)");
+
+  private SupplyName() {}
+
+  /** The volts a net's name says; {@code VCC} is 5. {@code 12V_EN} and {@code A5} say none. */
+  public static Optional<Double> volts(String net) {
+    String plain = net.replaceFirst("^/", "").toUpperCase(Locale.ROOT);
+    if (plain.equals("VCC") || plain.equals("VDD")) {
+      return Optional.of(5.0);
+    }
+    Matcher matcher = VOLTS.matcher(plain);
+    if (!matcher.matches() || (!plain.contains("V") && matcher.group(1).isEmpty())) {
+      return Optional.empty();
+    }
+    String decimals =
+        Stream.of(matcher.group(3), matcher.group(4))
+            .filter(g -> g != null && !g.isEmpty())
+            .findFirst()
+            .orElse("0");
+    double volts = Double.parseDouble(matcher.group(2) + "." + decimals);
+    return volts < 1
+        ? Optional.empty()
+        : Optional.of(matcher.group(1).matches("[-MN]") ? -volts : volts);
+  }
+
+  public static boolean isGround(String net) {
+    return GROUND.matcher(net).matches();
+  }
+
+  /** A rail's name for volts: {@code +5V}, {@code -12V}, {@code +3.3V}. */
+  public static String ofVolts(double volts) {
+    return (volts < 0 ? "-" : "+") + String.valueOf(Math.abs(volts)).replaceAll("\\.0$", "") + "V";
+  }
+}

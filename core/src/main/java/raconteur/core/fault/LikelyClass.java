@@ -1,0 +1,42 @@
+package raconteur.core.fault;
+
+import java.util.Map;
+import raconteur.core.board.Part;
+
+/**
+ * The class a part's base rate is looked up by. One that nobody has named has that of its package
+ * and of where it stands: a fourteen-pin part is most likely a gate, a forty-pin one beside the
+ * ports a port (common practice, no source).
+ */
+final class LikelyClass {
+  private static final int MOST_PINS_OF_A_GATE = 20;
+  private static final int LARGE = 40;
+  private static final Map<String, String> SMALL_BY_LETTER =
+      Map.of(
+          "C", "ceramic capacitor",
+          "R", "resistor",
+          "Q", "analogue",
+          "D", "analogue",
+          "L", "resistor",
+          "J", "connector",
+          "Y", "crystal");
+  private static final Map<String, String> BY_BLOCK =
+      Map.of("rom", "mask rom", "ram", "dram", "video", "custom video", "cpu", "cpu");
+
+  private LikelyClass() {}
+
+  static String of(Part part) {
+    if (!part.device().isUnknown()) {
+      return part.device().deviceClass();
+    }
+    int pins = part.device().pins().size();
+    String letter = part.designator().substring(0, 1).toUpperCase(java.util.Locale.ROOT);
+    if (SMALL_BY_LETTER.containsKey(letter)) {
+      return SMALL_BY_LETTER.get(letter);
+    }
+    if (pins <= MOST_PINS_OF_A_GATE) {
+      return "small logic";
+    }
+    return BY_BLOCK.getOrDefault(part.block(), pins >= LARGE ? "custom io" : "peripheral");
+  }
+}

@@ -1,0 +1,590 @@
+package raconteur.core.netlines;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import raconteur.core.board.BoardContents;
+import raconteur.core.board.Net;
+import raconteur.core.board.NoConnect;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
+import raconteur.core.board.SupplyName;
+import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinKind;
+
+/**
+ * Nets typed a line at a time onto a board that has its parts:
+ *
+ * <pre>
+ * A0-A7: U1.9-16 U7.8-1 U12.A0-A7      a bus, ranges both ways, pins by number or by name
+ * MA0-MA3: U38.4,7,9,12                pins one by one
+ * D0-D7: U21-U28.DIN                   one pin of a row of parts
+ * A0-A6: U21-U28.A0-A6                 the same pins of a row of parts
+ * +5V: all VCC                         every pin of that name; `GND: all` every ground pin
+ * D0..D7 through RN1: BD0..BD7         a row of series resistors, and what the far side is called
+ * U7 as U8 but CE=U30.14               a whole device as another, but for some pins
+ * RD = /RD                             two names of one net
+ * nc U5.3                              meant to be unconnected
+ * # a remark
+ * </pre>
+ *
+ * <p>A line that cannot be taken changes nothing. A pin is in one net: a line that would join two
+ * nets says so. Cost: linear in the pins a line names, and in the board's for {@code all}.
+ */
+public final class NetLines {
+  private static final Pattern AS =
+      Pattern.compile("(\\S+)\\s+as\\s+(\\S+?)(?:\\s+but\\s+(.+))?", Pattern.CASE_INSENSITIVE);
+  private static final Pattern THROUGH =
+      Pattern.compile("(\\S+)\\s+through\\s+(\\S+?)(?:\\s*:\\s*(\\S+))?", Pattern.CASE_INSENSITIVE);
+  private static final Pattern SAME = Pattern.compile("([^\\s:=]+)\\s*=\\s*([^\\s:=]+)");
+  private static final Pattern JOIN = Pattern.compile("([^\\s:]+)\\s*:\\s*(.*)");
+  private static final Pattern NC = Pattern.compile("nc\\s+(.+)", Pattern.CASE_INSENSITIVE);
+  private static final int LONGEST_LINE = 4000;
+  private static final double ASSUMED_OHMS = 300;
+
+  private final Map<String, Part> parts = new LinkedHashMap<>();
+  private final Map<String, Set<PinRef>> nets = new LinkedHashMap<>();
+  private final Map<PinRef, String> netByPin = new HashMap<>();
+  private final Set<PinRef> unconnected = new LinkedHashSet<>();
+  private final BoardContents base;
+
+  private NetLines(BoardContents base) {
+    this.base = base;
+    base.parts().forEach(p -> parts.put(p.designator(), p));
+    for (Net net : base.nets()) {
+      nets.put(net.name(), new LinkedHashSet<>(net.path()));
+      net.path().forEach(p -> netByPin.put(p, net.name()));
+    }
+    base.noConnects().forEach(n -> unconnected.add(n.pin()));
+  }
+
+  /** A line that was not taken, and why. */
+  public record Problem(int line, String says) {
+    @Override
+    public String toString() {
+      return "line " + line + ": " + says;
+    }
+  }
+
+  /**
+   * What lines came to.
+   *
+   * @param contents the board with the nets of all lines that could be taken
+   * @param says what each line that was taken did, in words, in order
+   */
+  public record Read(BoardContents contents, List<String> says, List<Problem> problems) {
+    public Read {
+      says = List.copyOf(says);
+      problems = List.copyOf(problems);
+    }
+  }
+
+  /** Reads lines onto a board; each stands or falls by itself. */
+  public static Read read(String text, BoardContents board) {
+    NetLines lines = new NetLines(board);
+    List<String> says = new ArrayList<>();
+    List<Problem> problems = new ArrayList<>();
+    int number = 0;
+    for (String line : (Iterable<String>) text.lines()::iterator) {
+      number++;
+      String plain = line.replaceFirst("(^|\\s)#.*$", "").strip();
+      if (plain.isEmpty()) {
+        continue;
+      }
+      try {
+        says.add(lines.line(plain));
+      } catch (Refusal refusal) {
+        problems.add(new Problem(number, refusal.sentence()));
+      }
+    }
+    return new Read(lines.contents(), says, problems);
+  }
+
+  private String line(String line) {
+    if (line.length() > LONGEST_LINE) {
+      throw new Refusal("This line has more than " + LONGEST_LINE + " characters.");
+    }
+    Matcher as = AS.matcher(line);
+    Matcher through = THROUGH.matcher(line);
+    Matcher nc = NC.matcher(line);
+    Matcher same = SAME.matcher(line);
+    Matcher join = JOIN.matcher(line);
+    if (nc.matches()) {
+      return unconnected(nc.group(1));
+    }
+    if (as.matches()) {
+      return as(as.group(1), as.group(2), Optional.ofNullable(as.group(3)).orElse(""));
+    }
+    if (through.matches()) {
+      return through(through.group(1), through.group(2), Optional.ofNullable(through.group(3)));
+    }
+    if (same.matches()) {
+      return same(same.group(1), same.group(2));
+    }
+    if (join.matches()) {
+      return join(join.group(1), join.group(2).strip());
+    }
+    throw new Refusal(
+        "“"
+            + shortened(line)
+            + "” is no line of nets; A0-A7: U1.9-16 U7.8-1, U7 as U8 but CE=U30.14, D0-D7 through"
+            + " RN1, RD = /RD and nc U5.3 would be taken.");
+  }
+
+  private static String shortened(String text) {
+    return text.length() <= 40 ? text : text.substring(0, 40) + "…";
+  }
+
+  // A0-A7: U1.9-16
+
+  private String join(String names, String items) {
+    List<String> here = Ranges.of(names);
+    if (items.isEmpty()) {
+      throw new Refusal("Which pins? A pin is written U14.3 or U14.A0.");
+    }
+    if (items.toLowerCase(Locale.ROOT).matches("all(\\s.*)?")) {
+      if (here.size() > 1) {
+        throw new Refusal("“all” joins one net, not " + here.size() + ".");
+      }
+      return all(names, items.substring(3).strip());
+    }
+    Map<String, List<PinRef>> coming = new LinkedHashMap<>();
+    for (String item : items(items)) {
+      List<List<PinRef>> pins = pins(item);
+      if (here.size() == 1) {
+        pins.forEach(p -> coming.computeIfAbsent(names, _ -> new ArrayList<>()).addAll(p));
+      } else if (pins.size() == here.size()) {
+        for (int i = 0; i < pins.size(); i++) {
+          coming.computeIfAbsent(here.get(i), _ -> new ArrayList<>()).addAll(pins.get(i));
+        }
+      } else {
+        throw new Refusal(
+            "“"
+                + item
+                + "” is "
+                + pins.size()
+                + (pins.size() == 1 ? " pin" : " pins")
+                + ", but "
+                + names
+                + " is "
+                + here.size()
+                + " nets.");
+      }
+    }
+    int joined = put(coming);
+    return here.size() == 1
+        ? names + " has " + size(names) + " pins"
+        : names + ": " + joined + " pins joined in " + here.size() + " nets";
+  }
+
+  private int size(String net) {
+    return nets.getOrDefault(net, Set.of()).size();
+  }
+
+  /** Takes pins into nets, all of them or none. */
+  private int put(Map<String, List<PinRef>> coming) {
+    Map<PinRef, String> claimed = new HashMap<>();
+    coming.forEach(
+        (net, pins) -> {
+          for (PinRef pin : pins) {
+            String other = claimed.getOrDefault(pin, netByPin.getOrDefault(pin, net));
+            if (!other.equals(net)) {
+              throw new Refusal(
+                  pin
+                      + " is in net "
+                      + other
+                      + " already; "
+                      + (isSupply(other) && isSupply(net)
+                          ? "two supplies are not joined."
+                          : "“" + net + " = " + other + "” would make them one net."));
+            }
+            claimed.put(pin, net);
+          }
+        });
+    int joined = 0;
+    for (var entry : coming.entrySet()) {
+      for (PinRef pin : entry.getValue()) {
+        netByPin.put(pin, entry.getKey());
+        unconnected.remove(pin);
+        joined += nets.computeIfAbsent(entry.getKey(), _ -> new LinkedHashSet<>()).add(pin) ? 1 : 0;
+      }
+    }
+    return joined;
+  }
+
+  private static boolean isSupply(String net) {
+    return SupplyName.isGround(net) || SupplyName.volts(net).isPresent();
+  }
+
+  /** Items stand apart by spaces or commas; a comma before a bare pin goes on with the part. */
+  private static List<String> items(String text) {
+    List<String> items = new ArrayList<>();
+    for (String word : text.split("[;\\s]+", -1)) {
+      boolean open = false;
+      for (String piece : word.split(",", -1)) {
+        if (piece.isEmpty()) {
+          open = false;
+        } else if (open && piece.indexOf('.') < 0) {
+          items.add(items.removeLast() + "," + piece);
+        } else {
+          items.add(piece);
+          open = true;
+        }
+      }
+    }
+    return items;
+  }
+
+  /** The pins of an item, a group for each net of a bus. */
+  private List<List<PinRef>> pins(String item) {
+    int dot = item.indexOf('.');
+    if (dot <= 0 || dot == item.length() - 1 || item.startsWith("..", dot)) {
+      throw new Refusal("“" + item + "” is no pin; a pin is written U14.3 or U14.A0.");
+    }
+    List<Part> row = Ranges.of(item.substring(0, dot)).stream().map(this::part).toList();
+    String pinWord =
+        item.substring(dot + 1)
+            .replaceAll("(-|\\.\\.)" + Pattern.quote(item.substring(0, dot)) + "\\.", "$1");
+    List<String> names = names(row.getFirst(), pinWord);
+    List<List<PinRef>> groups = new ArrayList<>();
+    if (names.size() > 1) {
+      for (String name : names) {
+        groups.add(row.stream().flatMap(p -> pinsOf(p, name).stream()).toList());
+      }
+    } else {
+      row.forEach(p -> groups.add(pinsOf(p, names.getFirst())));
+    }
+    return groups;
+  }
+
+  /**
+   * A range, unless the word is itself the name of a pin such as {@code RST7.5} or {@code IN1-}.
+   */
+  private static List<String> names(Part part, String word) {
+    return Arrays.stream(word.split(",", -1))
+        .flatMap(
+            one -> (find(part.device(), one).isEmpty() ? Ranges.of(one) : List.of(one)).stream())
+        .toList();
+  }
+
+  private Part part(String designator) {
+    Part part = parts.get(designator);
+    if (part == null) {
+      throw new Refusal(designator + " is not a part of this board.");
+    }
+    return part;
+  }
+
+  private static List<DevicePin> find(Device device, String word) {
+    Optional<DevicePin> byNumber = device.pin(word);
+    if (byNumber.isPresent()) {
+      return List.of(byNumber.get());
+    }
+    List<DevicePin> named = device.pins().stream().filter(p -> p.name().equals(word)).toList();
+    return named.isEmpty()
+        ? device.pins().stream().filter(p -> p.name().equals("/" + word)).toList()
+        : named;
+  }
+
+  private static List<PinRef> pinsOf(Part part, String word) {
+    List<DevicePin> pins = find(part.device(), word);
+    if (pins.isEmpty()) {
+      throw new Refusal(
+          part.designator() + " is a " + part.device().name() + " and has no pin " + word + ".");
+    }
+    return pins.stream().map(p -> new PinRef(part.designator(), p.number())).toList();
+  }
+
+  // all
+
+  private String all(String net, String names) {
+    Set<String> wanted = Set.of(names.split("[,;\\s]+", -1));
+    List<PinRef> pins = new ArrayList<>();
+    for (Part part : parts.values()) {
+      for (DevicePin pin : part.device().pins()) {
+        PinRef ref = new PinRef(part.designator(), pin.number());
+        boolean meant =
+            names.isEmpty() ? takes(part.device(), pin, net) : wanted.contains(pin.name());
+        if (meant && netByPin.getOrDefault(ref, net).equals(net)) {
+          pins.add(ref);
+        }
+      }
+    }
+    if (pins.isEmpty()) {
+      throw new Refusal(
+          names.isEmpty()
+              ? "No supply pin wants " + net + "; name the pins, as in “" + net + ": all VCC”."
+              : "No pin that is free is called " + names + ".");
+    }
+    put(Map.of(net, pins));
+    return net + " has " + size(net) + " pins";
+  }
+
+  /** Whether a supply pin wants this net: what its device says, else what its name says. */
+  private static boolean takes(Device device, DevicePin pin, String net) {
+    if (pin.kind() != PinKind.SUPPLY || device.isRegulator()) {
+      return false;
+    }
+    String rail = Optional.ofNullable(device.supplies().get(pin.name())).orElse(usual(pin.name()));
+    if (SupplyName.isGround(net)) {
+      return SupplyName.isGround(rail);
+    }
+    return SupplyName.volts(net).isPresent()
+        && SupplyName.volts(net).equals(SupplyName.volts(rail));
+  }
+
+  private static String usual(String pin) {
+    return pin.matches("(GND|VSS)[0-9]?") ? "GND" : pin.matches("VCC[0-9]?|VDD") ? "+5V" : pin;
+  }
+
+  // through
+
+  private String through(String names, String resistors, Optional<String> far) {
+    Part row = part(resistors);
+    List<String> here = Ranges.of(names);
+    int count = row.device().pins().size();
+    if (count % 2 != 0 || count / 2 < here.size()) {
+      throw new Refusal(
+          row.designator()
+              + " has "
+              + count
+              + " pins; "
+              + here.size()
+              + " lines through it want "
+              + 2 * here.size()
+              + ".");
+    }
+    List<String> there =
+        far.map(Ranges::of).orElse(here.stream().map(n -> n + "@" + resistors).toList());
+    if (there.size() != here.size()) {
+      throw new Refusal(
+          "“"
+              + far.orElse("")
+              + "” is "
+              + there.size()
+              + " nets, but "
+              + names
+              + " is "
+              + here.size()
+              + ".");
+    }
+    Map<String, List<PinRef>> coming = new LinkedHashMap<>();
+    for (int i = 0; i < here.size(); i++) {
+      coming.put(here.get(i), List.of(new PinRef(resistors, String.valueOf(i + 1))));
+      coming.put(there.get(i), List.of(new PinRef(resistors, String.valueOf(count - i))));
+    }
+    put(coming);
+    return names
+        + " goes on as "
+        + there.getFirst()
+        + (there.size() > 1 ? " to " + there.getLast() : "")
+        + " behind "
+        + resistors;
+  }
+
+  // as
+
+  private String as(String names, String model, String but) {
+    List<Part> row = Ranges.of(names).stream().map(this::part).toList();
+    Part other = part(model);
+    Map<String, List<String>> exceptions = exceptions(row.getFirst(), but, row.size());
+    Map<String, List<PinRef>> coming = new LinkedHashMap<>();
+    for (int i = 0; i < row.size(); i++) {
+      Part part = row.get(i);
+      for (DevicePin pin : part.device().pins()) {
+        List<String> own = exceptions.getOrDefault(pin.number(), List.of());
+        Optional<String> net =
+            own.isEmpty()
+                ? netOfModel(part, other, pin)
+                : Optional.of(own.size() == 1 ? own.getFirst() : own.get(i));
+        PinRef ref = new PinRef(part.designator(), pin.number());
+        net.filter(n -> !n.isEmpty())
+            .ifPresent(n -> coming.computeIfAbsent(n, _ -> new ArrayList<>()).add(ref));
+      }
+    }
+    int joined = put(coming);
+    return names + " as " + model + ": " + joined + " pins joined";
+  }
+
+  private Optional<String> netOfModel(Part part, Part model, DevicePin pin) {
+    if (model.device().pins().size() != part.device().pins().size()) {
+      throw new Refusal(
+          part.designator()
+              + " has "
+              + part.device().pins().size()
+              + " pins and "
+              + model.designator()
+              + " "
+              + model.device().pins().size()
+              + "; one is not as the other.");
+    }
+    return Optional.ofNullable(netByPin.get(new PinRef(model.designator(), pin.number())));
+  }
+
+  /** Pin number to the net or nets it has instead; an empty one for {@code CE=nc}. */
+  private Map<String, List<String>> exceptions(Part first, String but, int count) {
+    Map<String, List<String>> exceptions = new HashMap<>();
+    for (String word : but.strip().split("[,;\\s]+", -1)) {
+      if (word.isEmpty()) {
+        continue;
+      }
+      int equals = word.indexOf('=');
+      if (equals <= 0 || equals == word.length() - 1) {
+        throw new Refusal("“" + word + "” will not do: but is followed by CE=U30.14 or CE=A11.");
+      }
+      List<String> nets = netsMeant(word.substring(equals + 1));
+      if (nets.size() != 1 && nets.size() != count) {
+        throw new Refusal("“" + word + "” is " + nets.size() + " nets for " + count + " parts.");
+      }
+      pinsOf(first, word.substring(0, equals)).forEach(p -> exceptions.put(p.number(), nets));
+    }
+    return exceptions;
+  }
+
+  /** A net by name, or by one of its pins; a pin in no net begins one named after it. */
+  private List<String> netsMeant(String word) {
+    if (word.equalsIgnoreCase("nc")) {
+      return List.of("");
+    }
+    int dot = word.indexOf('.');
+    boolean pins =
+        dot > 0 && Ranges.of(word.substring(0, dot)).stream().allMatch(parts::containsKey);
+    if (!pins) {
+      return Ranges.of(word);
+    }
+    List<String> names = new ArrayList<>();
+    for (List<PinRef> group : pins(word)) {
+      PinRef pin = group.getFirst();
+      names.add(
+          Optional.ofNullable(netByPin.get(pin))
+              .orElseGet(
+                  () -> {
+                    String name = nameFor(pin);
+                    put(Map.of(name, List.of(pin)));
+                    return name;
+                  }));
+    }
+    return names;
+  }
+
+  private String nameFor(PinRef pin) {
+    String name =
+        part(pin.part()).device().pin(pin.number()).map(DevicePin::name).orElse(pin.number());
+    return pin.part() + "-" + name;
+  }
+
+  // =, nc
+
+  private String same(String one, String other) {
+    String here = netNamed(one);
+    String there = netNamed(other);
+    if (here.equals(there)) {
+      return one + " and " + other + " are one net already";
+    }
+    if (isSupply(here) && isSupply(there)) {
+      throw new Refusal(here + " and " + there + " are two supplies; they are not joined.");
+    }
+    Set<PinRef> moved = nets.getOrDefault(there, Set.of());
+    nets.remove(there);
+    moved.forEach(p -> netByPin.put(p, here));
+    nets.computeIfAbsent(here, _ -> new LinkedHashSet<>()).addAll(moved);
+    return there + " is now part of " + here + ", which has " + size(here) + " pins";
+  }
+
+  private String netNamed(String word) {
+    if (nets.containsKey(word)) {
+      return word;
+    }
+    int dot = word.indexOf('.');
+    if (dot > 0 && parts.containsKey(word.substring(0, dot))) {
+      PinRef pin = pins(word).getFirst().getFirst();
+      String net = netByPin.get(pin);
+      if (net != null) {
+        return net;
+      }
+    }
+    throw new Refusal("No net is called " + word + ".");
+  }
+
+  private String unconnected(String items) {
+    List<PinRef> pins = new ArrayList<>();
+    items(items).forEach(item -> pins(item).forEach(pins::addAll));
+    for (PinRef pin : pins) {
+      if (netByPin.containsKey(pin)) {
+        throw new Refusal(pin + " is in net " + netByPin.get(pin) + ".");
+      }
+    }
+    unconnected.addAll(pins);
+    return pins.stream().map(PinRef::toString).collect(Collectors.joining(", "))
+        + (pins.size() == 1 ? " is" : " are")
+        + " meant to be unconnected";
+  }
+
+  // The board
+
+  private BoardContents contents() {
+    Map<String, Net> before =
+        base.nets().stream().collect(Collectors.toMap(Net::name, n -> n, (a, _) -> a));
+    List<Net> all = new ArrayList<>();
+    nets.forEach(
+        (name, pins) -> {
+          Net was = before.getOrDefault(name, new Net(name, List.of(), List.of()));
+          all.add(was.withPath(List.copyOf(pins)));
+        });
+    Set<PinRef> known = base.noConnects().stream().map(NoConnect::pin).collect(Collectors.toSet());
+    List<NoConnect> free = new ArrayList<>(base.noConnects());
+    free.removeIf(n -> netByPin.containsKey(n.pin()));
+    unconnected.stream()
+        .filter(p -> !known.contains(p))
+        .forEach(p -> free.add(new NoConnect(p, "typed as unconnected")));
+    return base.withNets(all)
+        .withNoConnects(free)
+        .withRails(rails())
+        .withGround(
+            nets.containsKey(base.ground())
+                ? base.ground()
+                : nets.keySet().stream()
+                    .filter(SupplyName::isGround)
+                    .findFirst()
+                    .orElse(base.ground()));
+  }
+
+  /** The board's rails, and those whose nets were named here. */
+  private List<Rail> rails() {
+    List<Rail> rails = new ArrayList<>(base.rails());
+    for (String net : nets.keySet()) {
+      Optional<Double> volts = SupplyName.volts(net);
+      boolean there =
+          rails.stream()
+              .anyMatch(
+                  r ->
+                      r.net().equals(net)
+                          || volts.filter(v -> r.name().equals(SupplyName.ofVolts(v))).isPresent());
+      if (volts.isPresent() && !there) {
+        rails.add(
+            new Rail(
+                SupplyName.ofVolts(volts.get()),
+                net,
+                volts.get(),
+                0.05,
+                ASSUMED_OHMS,
+                0,
+                List.of(),
+                ""));
+      }
+    }
+    return rails;
+  }
+}

@@ -1,0 +1,225 @@
+package raconteur.core.netlines;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.Boards;
+import raconteur.core.board.Board;
+import raconteur.core.board.BoardContents;
+import raconteur.core.board.BoardFiles;
+import raconteur.core.board.BoardIdentity;
+import raconteur.core.board.Net;
+import raconteur.core.board.NoConnect;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.board.SupplyName;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.DeviceLibrary;
+
+class NetLinesTest {
+  private static final DeviceLibrary LIBRARY = DeviceLibrary.shipped();
+
+  private static Part part(String name, String device) {
+    return Part.of(name, LIBRARY.find(device).orElseThrow(), "ram");
+  }
+
+  private static final BoardContents BOARD =
+      BoardContents.empty(new BoardIdentity("t", "Tern", "1", "Tern", "", 0, 0, false, true))
+          .withBlocks(List.of("ram"))
+          .withParts(
+              List.of(
+                  part("U1", "Z80"),
+                  part("U2", "74LS245"),
+                  part("U3", "2764"),
+                  part("U4", "2764"),
+                  part("U5", "74LS138"),
+                  part("U21", "4164"),
+                  part("U22", "4164"),
+                  part("U23", "4164"),
+                  part("U30", "4116"),
+                  part("RN1", "resistor-network-16"),
+                  part("5C", "74LS00")));
+
+  private static NetLines.Read read(String... lines) {
+    return NetLines.read(String.join("\n", lines), BOARD);
+  }
+
+  private static List<String> net(NetLines.Read read, String name) {
+    assertThat(read.problems()).isEmpty();
+    return read.contents().nets().stream()
+        .filter(n -> n.name().equals(name))
+        .flatMap(n -> n.path().stream())
+        .map(PinRef::toString)
+        .toList();
+  }
+
+  @Test
+  void aBusIsJoinedByNumbersBothWaysAndByNames() {
+    NetLines.Read read = read("D0-D7: U2.2-9 U3.D0-D7 U2.18-11", "D7: U1.D7");
+    assertThat(net(read, "D0")).containsExactly("U2.2", "U3.11", "U2.18");
+    assertThat(net(read, "D7")).containsExactly("U2.9", "U3.19", "U2.11", "U1.13");
+    assertThat(read.says().getFirst()).isEqualTo("D0-D7: 24 pins joined in 8 nets");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"U2.2-9", "U2.2..9", "U2.2-U2.9", "U2.2..U2.9", "U2.A1-A8", "U2.A1-U2.A8"})
+  void aRangeMayBeWrittenInAnyOfItsWays(String item) {
+    assertThat(net(read("D0..D7: " + item), "D3")).containsExactly("U2.5");
+  }
+
+  @Test
+  void pinsMayBeListedOneByOne() {
+    NetLines.Read read = read("M0-M3: U5.15,13,11,9 U2.2-5", "Q: U1.1,2, U3.2,U4.2");
+    assertThat(net(read, "M1")).containsExactly("U5.13", "U2.3");
+    assertThat(net(read, "Q")).containsExactly("U1.1", "U1.2", "U3.2", "U4.2");
+  }
+
+  @Test
+  void aRowOfPartsTakesOnePinEachOrTheSamePins() {
+    NetLines.Read read = read("D0-D2: U21-U23.DIN", "A0-A7: U21-U23.A0-A7", "RAS: U21-U23.RAS");
+    assertThat(net(read, "D1")).containsExactly("U22.2");
+    assertThat(net(read, "A7")).containsExactly("U21.9", "U22.9", "U23.9");
+    assertThat(net(read, "RAS")).containsExactly("U21.4", "U22.4", "U23.4");
+  }
+
+  @Test
+  void allJoinsEverySupplyPinThatWantsTheNetAndMakesItsRail() {
+    NetLines.Read read = read("+5V: all", "GND: all", "+12V: all", "-5V: all");
+    assertThat(net(read, "+5V")).contains("U1.11", "U2.20", "U21.8", "U30.9", "5C.14");
+    assertThat(net(read, "GND")).contains("U1.29", "U21.16", "U30.16");
+    assertThat(net(read, "+12V")).containsExactly("U30.8");
+    assertThat(net(read, "-5V")).containsExactly("U30.1");
+    assertThat(read.contents().ground()).isEqualTo("GND");
+    assertThat(read.contents().rails()).extracting(r -> r.volts()).contains(5.0, 12.0, -5.0);
+    assertThat(net(read("+5V: all VCC"), "+5V")).contains("U30.9").doesNotContain("U30.8");
+  }
+
+  @Test
+  void aWholeDeviceIsAsAnotherButForSomePins() {
+    NetLines.Read read =
+        read(
+            "A0-A12: U3.A0-A12 U1.A0-A12",
+            "D0-D7: U3.D0-D7",
+            "U4 as U3 but CE=U5.14",
+            "U22-U23 as U21 but DIN=D1-D2 4=nc");
+    assertThat(net(read, "A5")).containsExactly("U3.5", "U1.35", "U4.5");
+    assertThat(net(read, "U5-Y1")).containsExactly("U5.14", "U4.20");
+    assertThat(net(read, "D2")).contains("U23.2");
+  }
+
+  @Test
+  void seriesResistorsPassABusOnUnderAnotherName() {
+    NetLines.Read read = read("D0-D7: U2.2-9", "D0..D7 through RN1: BD0..BD7", "BD0-BD7: U3.D0-D7");
+    assertThat(net(read, "D0")).containsExactly("U2.2", "RN1.1");
+    assertThat(net(read, "BD0")).containsExactly("RN1.16", "U3.11");
+    assertThat(net(read("D0..D7 through RN1"), "D3@RN1")).containsExactly("RN1.13");
+  }
+
+  @Test
+  void twoNamesOfOneNetAreJoinedWhenSaid() {
+    NetLines.Read read = read("RD: U1.RD", "X: U3.OE", "RD = X", "nc U1.RFSH");
+    assertThat(net(read, "RD")).containsExactly("U1.21", "U3.22");
+    assertThat(read.contents().nets()).hasSize(1);
+    assertThat(read.contents().noConnects()).extracting(n -> n.pin().toString()).contains("U1.28");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "A0-A7: U2.2-5 | “U2.2-5” is 4 pins, but A0-A7 is 8 nets.",
+        "A0: U99.1 | U99 is not a part of this board.",
+        "A0: U2.40 | U2 is a 74LS245 and has no pin 40.",
+        "A0: | Which pins?",
+        "A0: U2 | is no pin",
+        "A0-A9999: U2.1 | range of more than",
+        "+5V: 5C.14 U1.29 | two supplies are not joined",
+        "GND = +5V | two supplies",
+        "U4 as U5 | one is not as the other",
+        "D0-D7 through RN9 | RN9 is not a part",
+        "D0-D9 through RN1 | RN1 has 16 pins",
+        "nc U1.29 | is in net GND",
+        "A0-A3: all VCC | “all” joins one net",
+        "what is this | is no line of nets",
+        "U4 as U3 but CE | but is followed by",
+        "Q: all QQQ | No pin that is free"
+      })
+  void aLineThatCannotBeTakenSaysWhyAndChangesNothing(String line, String why) {
+    NetLines.Read before = read("GND: U1.29", "+5V: U1.11");
+    NetLines.Read read = read("GND: U1.29", "+5V: U1.11", line);
+    assertThat(read.problems()).singleElement().asString().startsWith("line 3: ").contains(why);
+    assertThat(read.contents()).isEqualTo(before.contents());
+  }
+
+  /** The shipped boards are nobody's test case for this language: what is written reads back. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"quillon-kittiwake-b", "quillon-kittiwake-d", "lanternfish-l1", "lanternfish-l2"})
+  void whatIsWrittenOfABoardReadsBackAsItWas(String id) {
+    BoardContents board =
+        BoardFiles.read(id, Boards.text(id), LIBRARY, NetLinesTest::sibling).shipped().contents();
+    String text = NetLinesWriter.write(board);
+    NetLines.Read read = NetLines.read(text, board.withNets(List.of()).withNoConnects(List.of()));
+    assertThat(read.problems()).isEmpty();
+    Map<String, List<PinRef>> before = new TreeMap<>();
+    board.nets().forEach(n -> before.put(n.name(), inOrder(n)));
+    Map<String, List<PinRef>> after = new TreeMap<>();
+    read.contents().nets().forEach(n -> after.put(n.name(), inOrder(n)));
+    assertThat(after).isEqualTo(before);
+    assertThat(read.contents().noConnects())
+        .extracting(NoConnect::pin)
+        .containsExactlyInAnyOrderElementsOf(
+            board.noConnects().stream().map(NoConnect::pin).toList());
+  }
+
+  @Test
+  void aBoardOf744PinsIsTypedInFewLines() {
+    BoardContents board = Boards.KITTIWAKE_B.contents();
+    BoardIdentity known = board.identity();
+    BoardContents loose =
+        board.with(
+            new BoardIdentity(
+                known.id(),
+                known.machine(),
+                known.revision(),
+                known.title(),
+                "",
+                known.widthMillimetres(),
+                known.heightMillimetres(),
+                false,
+                true));
+    String text = NetLinesWriter.write(loose);
+    NetLines.Read read = NetLines.read(text, loose.withNets(List.of()).withNoConnects(List.of()));
+    assertThat(read.problems()).isEmpty();
+    Map<String, Set<PinRef>> before = new TreeMap<>();
+    loose.nets().forEach(n -> before.put(n.name(), Set.copyOf(n.path())));
+    Map<String, Set<PinRef>> after = new TreeMap<>();
+    read.contents().nets().forEach(n -> after.put(n.name(), Set.copyOf(n.path())));
+    assertThat(after).isEqualTo(before);
+    assertThat(text.lines()).hasSizeLessThan(205);
+  }
+
+  private static Loaded<Board> sibling(String id) {
+    return BoardFiles.read(id, Boards.text(id), LIBRARY, NetLinesTest::sibling);
+  }
+
+  /** In copper order, but for a supply's net, whose order the language does not keep. */
+  private static List<PinRef> inOrder(Net net) {
+    boolean supply = SupplyName.isGround(net.name()) || SupplyName.volts(net.name()).isPresent();
+    return supply ? net.path().stream().sorted().toList() : net.path();
+  }
+
+  @Test
+  void whatIsReadIsABoard() {
+    NetLines.Read read = read("# a bus", "D0-D7: U2.2-9 # the buffer", "", "GND: all");
+    assertThat(BoardFiles.check(read.contents(), LIBRARY)).isInstanceOf(Loaded.Ok.class);
+    assertThat(net(read, "GND")).hasSizeGreaterThan(8);
+  }
+}
