@@ -28,6 +28,9 @@ import raconteur.core.marking.MarkingReader;
 public final class BoardImport {
   private static final double MARGIN_MILLIMETRES = 5;
 
+  /** Revisions that derive from each other are fewer; two that derive in a ring end here. */
+  private static final int MOST_SIBLINGS = 8;
+
   private final String name;
   private final DeviceLibrary library;
   private final BoardFiles.Siblings siblings;
@@ -70,10 +73,37 @@ public final class BoardImport {
         return refused(
             name, "the file is larger than " + BoardShelf.LARGEST_BYTES / 1_000_000 + " MB");
       }
-      return new BoardImport(name, library, siblings, said).read(Files.readAllBytes(file));
+      return new BoardImport(name, library, orBeside(file, library, siblings, 0), said)
+          .read(Files.readAllBytes(file));
     } catch (IOException e) {
       return refused(name, "the file cannot be read");
     }
+  }
+
+  /** Siblings as given, else {@code id.json} beside the file, and so on up to a few steps. */
+  private static BoardFiles.Siblings orBeside(
+      Path file, DeviceLibrary library, BoardFiles.Siblings given, int depth) {
+    return id -> {
+      Loaded<Board> known = given.find(id);
+      Path beside = file.resolveSibling(id + ".json");
+      if (known instanceof Loaded.Ok<Board>
+          || depth >= MOST_SIBLINGS
+          || !id.matches("[a-z0-9][a-z0-9.-]{0,60}")
+          || !Files.isRegularFile(beside)) {
+        return known;
+      }
+      try {
+        return Files.size(beside) > BoardShelf.LARGEST_BYTES
+            ? known
+            : BoardFiles.read(
+                beside.getFileName().toString(),
+                Files.readString(beside),
+                library,
+                orBeside(beside, library, given, depth + 1));
+      } catch (IOException e) {
+        return known;
+      }
+    };
   }
 
   /** Reads a file's bytes. */

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 import org.apache.commons.csv.CSVFormat;
@@ -31,22 +32,33 @@ import raconteur.core.signal.Track;
 public final class RecordingFile {
   private static final double PICOS = 1e12;
   private static final int MOST_COLUMNS = 2_000;
+  private static final int LINES_LOOKED_AT = 200;
 
   private RecordingFile() {}
 
   /**
    * How a file is read.
    *
-   * @param timeColumn the CSV's column of seconds, empty for the first
+   * @param timeColumn the CSV's column of times, empty for the first
    * @param columns the CSV's columns that are lines, empty for all others
    * @param addresses which lines carry addresses, empty where none are looked at
+   * @param probe by what the probe divides where the file's volts are those at the instrument; 1
+   *     where the instrument took that into account, as most do
    */
   public record Choice(
-      String timeColumn, List<String> columns, Optional<RecordingDigest.Addresses> addresses) {
-    public static final Choice USUAL = new Choice("", List.of(), Optional.empty());
+      String timeColumn,
+      List<String> columns,
+      Optional<RecordingDigest.Addresses> addresses,
+      double probe) {
+    public static final Choice USUAL = new Choice("", List.of(), Optional.empty(), 1);
 
     public Choice {
       columns = List.copyOf(columns);
+    }
+
+    /** The same with a probe that divides and that the instrument knew nothing of. */
+    public Choice behindProbe(double divides) {
+      return new Choice(timeColumn, columns, addresses, divides);
     }
   }
 
@@ -121,59 +133,95 @@ public final class RecordingFile {
 
   private static Loaded<Recording> csv(Path file, String name, Choice choice, BooleanSupplier stop)
       throws IOException {
-    CSVFormat format =
-        CSVFormat.DEFAULT.builder().setHeader().setSkipHeaderRecord(true).setTrim(true).get();
-    try (BufferedReader text = Files.newBufferedReader(file, StandardCharsets.UTF_8);
-        CSVParser rows = CSVParser.parse(new BoundedLines(text), format)) {
-      List<String> header = rows.getHeaderNames();
-      if (header.size() < 2 || header.size() > MOST_COLUMNS) {
-        return refused(name, "a header line with a time and at least one line is expected");
-      }
-      Optional<String> twice =
-          header.stream().filter(h -> java.util.Collections.frequency(header, h) > 1).findFirst();
-      if (twice.isPresent()) {
-        return refused(
-            name, "there are two columns \"" + twice.get() + "\"; give each its own heading");
-      }
-      String time = choice.timeColumn().isEmpty() ? header.getFirst() : choice.timeColumn();
-      List<String> lines =
-          choice.columns().isEmpty()
-              ? header.stream().filter(c -> !c.equals(time)).toList()
-              : choice.columns();
-      List<String> missing = new ArrayList<>(lines);
-      missing.add(time);
-      missing.removeAll(header);
-      if (!missing.isEmpty()) {
-        return refused(name, "there is no column " + missing.getFirst() + "; there are " + header);
-      }
-      return csv(rows, name, time, lines, choice, stop);
+    List<String> first = firstLines(file);
+    TimedTable table;
+    try {
+      table = TimedTable.of(first, choice.timeColumn());
+    } catch (TimedTable.Strange e) {
+      return refused(name, String.valueOf(e.getMessage()));
     }
+    List<String> header = table.headings();
+    if (header.size() < 2 || header.size() > MOST_COLUMNS) {
+      return refused(name, "a header line with a time and at least one line is expected");
+    }
+    Optional<String> twice =
+        header.stream()
+            .filter(h -> !h.isEmpty() && java.util.Collections.frequency(header, h) > 1)
+            .findFirst();
+    if (twice.isPresent()) {
+      return refused(
+          name, "there are two columns \"" + twice.get() + "\"; give each its own heading");
+    }
+    String time = choice.timeColumn().isEmpty() ? header.getFirst() : choice.timeColumn();
+    List<String> lines =
+        choice.columns().isEmpty()
+            ? header.stream()
+                .filter(c -> !c.equals(time) && !c.isEmpty())
+                .filter(c -> !table.counted() || !c.matches("(?i)start|increment"))
+                .toList()
+            : choice.columns();
+    List<String> missing = new ArrayList<>(lines);
+    missing.removeAll(header);
+    if (!missing.isEmpty()) {
+      return refused(name, "there is no column " + missing.getFirst() + "; there are " + header);
+    }
+    CSVFormat format =
+        CSVFormat.DEFAULT.builder().setDelimiter(table.delimiter()).setTrim(true).get();
+    try (BufferedReader text = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+      for (int i = 0; i < table.skipped(); i++) {
+        text.readLine();
+      }
+      try (CSVParser rows = CSVParser.parse(new BoundedLines(text), format)) {
+        return csv(rows, name, table, header.indexOf(time), lines, choice, stop);
+      }
+    }
+  }
+
+  private static List<String> firstLines(Path file) throws IOException {
+    List<String> first = new ArrayList<>();
+    try (BufferedReader text =
+        new BufferedReader(
+            new BoundedLines(Files.newBufferedReader(file, StandardCharsets.UTF_8)))) {
+      for (String line = text.readLine();
+          line != null && first.size() < LINES_LOOKED_AT;
+          line = text.readLine()) {
+        first.add(first.isEmpty() ? line.replace("\uFEFF", "") : line);
+      }
+    }
+    return first;
   }
 
   private static Loaded<Recording> csv(
       CSVParser rows,
       String name,
-      String time,
+      TimedTable table,
+      int time,
       List<String> lines,
       Choice choice,
       BooleanSupplier stop) {
     RecordingDigest digest = new RecordingDigest(lines, choice.addresses());
+    int[] columns = lines.stream().mapToInt(table.headings()::indexOf).toArray();
     double first = Double.NaN;
     double before = Double.NEGATIVE_INFINITY;
     for (CSVRecord row : rows) {
-      double seconds = number(row.get(time));
-      if (Double.isNaN(seconds)) {
-        return refused(name, "row " + row.getRecordNumber() + " has no time in " + time);
+      if (row.size() == 1 && row.get(0).isBlank()) {
+        continue;
       }
+      long line = table.skipped() + row.getRecordNumber();
+      OptionalDouble at = table.seconds(time < row.size() ? row.get(time) : "", rowNumber(row));
+      if (at.isEmpty()) {
+        return refused(name, "line " + line + " has no time in " + table.headings().get(time));
+      }
+      double seconds = at.getAsDouble();
       if (seconds < before) {
-        return refused(
-            name, "row " + row.getRecordNumber() + ": the time goes back, from " + before);
+        return refused(name, "line " + line + ": the time goes back, from " + before);
       }
       before = seconds;
       first = Double.isNaN(first) ? seconds : first;
       long picos = Math.round((seconds - first) * PICOS);
-      for (int i = 0; i < lines.size(); i++) {
-        digest.change(i, picos, state(row.isSet(lines.get(i)) ? row.get(lines.get(i)) : ""));
+      for (int i = 0; i < columns.length; i++) {
+        String cell = columns[i] < row.size() ? row.get(columns[i]) : "";
+        digest.change(i, picos, state(cell, table.factors().get(columns[i]) * choice.probe()));
       }
       digest.end(picos);
       if (stop.getAsBoolean()) {
@@ -185,28 +233,24 @@ public final class RecordingFile {
         : new Loaded.Ok<>(digest.recording());
   }
 
-  private static double number(String text) {
-    try {
-      return Double.parseDouble(text.replace(',', '.'));
-    } catch (NumberFormatException e) {
-      return Double.NaN;
-    }
+  private static long rowNumber(CSVRecord row) {
+    return row.getRecordNumber() - 1;
   }
 
   /** A level as 0, 1, x or z, or volts against TTL levels. */
-  private static Track.State state(String cell) {
+  private static Track.State state(String cell, double factor) {
     return switch (cell.toLowerCase(Locale.ROOT)) {
       case "0", "l", "low" -> Track.State.LOW;
       case "1", "h", "high" -> Track.State.HIGH;
       case "z" -> Track.State.FLOATING;
-      default -> byVolts(number(cell));
+      default -> {
+        OptionalDouble volts = TimedTable.number(cell);
+        yield volts.isEmpty() ? Track.State.UNKNOWN : byVolts(volts.getAsDouble() * factor);
+      }
     };
   }
 
   private static Track.State byVolts(double volts) {
-    if (Double.isNaN(volts)) {
-      return Track.State.UNKNOWN;
-    }
     return switch (LogicLevels.of(volts, volts)) {
       case LOW -> Track.State.LOW;
       case HIGH -> Track.State.HIGH;

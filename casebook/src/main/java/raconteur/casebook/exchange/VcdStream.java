@@ -9,16 +9,20 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongConsumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import raconteur.core.signal.Track;
 
 /**
  * Reads a value change dump (IEEE Std 1364-2001 clause 18, from memory) as it comes, without
- * holding it: wires of one bit are told, wider ones are passed over. A dump of a gigabyte takes no
- * more memory than its lines have names.
+ * holding it: wires are told, those of a bus one by one; reals are passed over. A dump of a
+ * gigabyte takes no more memory than its lines have names.
  */
 public final class VcdStream {
   private static final int BUFFER = 1 << 16;
   private static final int LONGEST_WORD = 10_000;
+  private static final int WIDEST_BUS = 64;
+  private static final Pattern RANGE = Pattern.compile("(.*)\\[([0-9]{1,4}):([0-9]{1,4})\\]");
   private static final int MOST_WIRES = 10_000;
   private static final long TOLD_EVERY_BYTES = 1 << 20;
 
@@ -30,12 +34,15 @@ public final class VcdStream {
   private int at;
   private long bytes;
   private double picosPerStep = 1;
-  private final Map<String, Integer> wires = new HashMap<>();
+  private final Map<String, Wires> wires = new HashMap<>();
   private final List<String> names = new ArrayList<>();
+
+  /** Where the lines of a wire or bus begin, the highest first. */
+  private record Wires(int first, int width) {}
 
   /** Who is told. */
   public interface Sink {
-    /** All wires of one bit, before the first change. */
+    /** All wires, those of a bus one by one, before the first change. */
     void wires(List<String> names);
 
     /** A wire changes. */
@@ -131,15 +138,40 @@ public final class VcdStream {
       if (words.size() < 4) {
         throw new Broken("\"$var " + String.join(" ", words) + "\" is not understood");
       }
-      if (words.get(1).equals("1")) {
-        if (names.size() == MOST_WIRES) {
-          throw new Broken("there are more than " + MOST_WIRES + " wires");
-        }
-        wires.putIfAbsent(words.get(2), names.size());
-        if (wires.get(words.get(2)) == names.size()) {
-          names.add(words.get(3));
-        }
-      }
+      declare(words);
+    }
+  }
+
+  /**
+   * A wire, or each of a bus's: {@code D [7:0]} is told as D7 to D0. Reals and what is wider than a
+   * bus are passed over.
+   */
+  private void declare(List<String> words) throws Broken {
+    String kind = words.get(0);
+    String id = words.get(2);
+    if (!words.get(1).matches("[0-9]{1,4}") || kind.equals("real") || wires.containsKey(id)) {
+      return;
+    }
+    int width = Integer.parseInt(words.get(1));
+    if (width < 1 || width > WIDEST_BUS) {
+      return;
+    }
+    if (names.size() + width > MOST_WIRES) {
+      throw new Broken("there are more than " + MOST_WIRES + " wires");
+    }
+    wires.put(id, new Wires(names.size(), width));
+    String reference = String.join("", words.subList(3, words.size()));
+    Matcher range = RANGE.matcher(reference);
+    if (width == 1) {
+      names.add(words.get(3));
+      return;
+    }
+    boolean ranged = range.matches();
+    String stem = ranged ? range.group(1) : reference;
+    int high = ranged ? Integer.parseInt(range.group(2)) : width - 1;
+    int low = ranged ? Integer.parseInt(range.group(3)) : 0;
+    for (int i = 0; i < width; i++) {
+      names.add(stem + (high >= low ? high - i : high + i));
     }
   }
 
@@ -164,23 +196,47 @@ public final class VcdStream {
   private void value(String word, Sink sink, long picos) throws IOException {
     char first = word.charAt(0);
     if (first == 'b' || first == 'B' || first == 'r' || first == 'R') {
-      if (word().isEmpty()) {
+      String id = word();
+      if (id.isEmpty()) {
         throw new Broken("\"" + word + "\" is the value of no wire");
+      }
+      Wires bus = wires.get(id);
+      if (bus != null && (first == 'b' || first == 'B')) {
+        bus(word.substring(1), bus, sink, picos);
       }
       return;
     }
-    Track.State state =
-        switch (first) {
-          case '0' -> Track.State.LOW;
-          case '1' -> Track.State.HIGH;
-          case 'z', 'Z' -> Track.State.FLOATING;
-          case 'x', 'X' -> Track.State.UNKNOWN;
-          default -> throw new Broken("\"" + word + "\" is no change of a wire");
-        };
-    Integer wire = wires.get(word.substring(1));
+    Wires wire = wires.get(word.substring(1));
+    Track.State state = state(first, word);
     if (wire != null) {
-      sink.change(wire, picos, state);
+      sink.change(wire.first(), picos, state);
     }
+  }
+
+  /**
+   * The bits of a bus, the highest first. A short value is filled up at its high end: with noughts,
+   * or with x or z where it begins with that.
+   */
+  private static void bus(String bits, Wires bus, Sink sink, long picos) throws Broken {
+    if (bits.isEmpty() || bits.length() > bus.width()) {
+      throw new Broken("\"b" + bits + "\" is no value of " + bus.width() + " bits");
+    }
+    char fill = "xXzZ".indexOf(bits.charAt(0)) >= 0 ? bits.charAt(0) : '0';
+    int missing = bus.width() - bits.length();
+    for (int i = 0; i < bus.width(); i++) {
+      char bit = i < missing ? fill : bits.charAt(i - missing);
+      sink.change(bus.first() + i, picos, state(bit, bits));
+    }
+  }
+
+  private static Track.State state(char bit, String word) throws Broken {
+    return switch (bit) {
+      case '0' -> Track.State.LOW;
+      case '1' -> Track.State.HIGH;
+      case 'z', 'Z' -> Track.State.FLOATING;
+      case 'x', 'X' -> Track.State.UNKNOWN;
+      default -> throw new Broken("\"" + word + "\" is no change of a wire");
+    };
   }
 
   /** The next word, empty at the end. */

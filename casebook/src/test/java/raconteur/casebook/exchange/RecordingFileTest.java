@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Signal;
 import raconteur.core.signal.Recording;
@@ -35,7 +36,7 @@ class RecordingFileTest {
         read(
                 "s.csv",
                 text.toString(),
-                new RecordingFile.Choice("seconds", List.of("CH1", "CH2"), Optional.empty()))
+                new RecordingFile.Choice("seconds", List.of("CH1", "CH2"), Optional.empty(), 1))
             .shipped();
     assertThat(recording.lines().getFirst().hertz().orElseThrow()).isBetween(499_000.0, 501_000.0);
     assertThat(recording.lines().getLast().shown()).isEqualTo(Signal.BETWEEN);
@@ -62,6 +63,77 @@ class RecordingFileTest {
     assertThat(((Loaded.Refused<Recording>) read).summary()).contains(reason);
   }
 
+  /** A square wave of 1 kHz, as five kinds of instrument write it. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Time (ms),CH1 (V)|0.25|1",
+        "time_us;CH1|250|1",
+        "Model,X1\nSample interval,2.5e-4,s\nPoints,40\n\nsample,CH1|1|1",
+        "X,CH1,Start,Increment,\nSequence,Volt,-0.01,2.5e-4,|1|1",
+        "Time,Channel A\n(ms),(mV)\n|0.25|1000",
+        "Sample rate,4,kHz\nindex,CH1|1|1",
+        "t [ns],CH1|250000|1",
+        "\"Second\",\"Volt\"|0.00025|1"
+      })
+  void theTimeIsInWhatTheFileSays(String kind) throws IOException {
+    String[] parts = kind.split("\\|", -1);
+    char delimiter = parts[0].contains(";") ? ';' : ',';
+    StringBuilder text = new StringBuilder(parts[0].strip()).append('\n');
+    double step = Double.parseDouble(parts[1]);
+    double volt = Double.parseDouble(parts[2]);
+    for (int i = 0; i < 40; i++) {
+      text.append(i * step).append(delimiter).append((i % 4 < 2 ? 0.2 : 3.4) * volt).append('\n');
+    }
+    Recording recording = read("s.csv", text.toString(), RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines()).hasSize(1);
+    assertThat(recording.lines().getFirst().hertz().orElseThrow()).isBetween(990.0, 1010.0);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "'sample,CH1~0,1~1,0~2,1', counts samples",
+    "'Time (ticks),CH1~0,1~1,0', unit",
+    "'time,CH1 (mA)~0,1~1,0', is in ma"
+  })
+  void aTimeOrAFigureThatCannotBeToldIsNotGuessed(String text, String reason) throws IOException {
+    Loaded<Recording> read = read("s.csv", text.replace('~', '\n'), RecordingFile.Choice.USUAL);
+    assertThat(((Loaded.Refused<Recording>) read).summary()).contains(reason);
+  }
+
+  @Test
+  void aProbeTheInstrumentKnewNothingOfIsTakenIntoAccountWhenSaid() throws IOException {
+    StringBuilder text = new StringBuilder("time,CH1\n");
+    for (int i = 0; i < 40; i++) {
+      text.append(i * 1e-6).append(i % 2 == 0 ? ",0.02\n" : ",0.34\n");
+    }
+    assertThat(read("s.csv", text.toString(), RecordingFile.Choice.USUAL).shipped().lines())
+        .extracting(Recording.Line::shown)
+        .containsExactly(Signal.LOW);
+    assertThat(
+            read("s.csv", text.toString(), RecordingFile.Choice.USUAL.behindProbe(10))
+                .shipped()
+                .lines())
+        .extracting(Recording.Line::shown)
+        .containsExactly(Signal.TOGGLING);
+  }
+
+  /** IEEE Std 1364-2001, 18.2.1: a vector is filled up on the left, with 0, x or z. */
+  @Test
+  void theLinesOfABusAreToldOneByOne() throws IOException {
+    String dump =
+        "$timescale 1us $end $var wire 4 # D [3:0] $end $var wire 1 c CLK $end $enddefinitions $end"
+            + " #0 b0 # 0c #10 b101 # 1c #20 bz # 0c #30 b1111 #";
+    Recording recording = read("b.vcd", dump, RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines())
+        .extracting(Recording.Line::name)
+        .containsExactly("D3", "D2", "D1", "D0", "CLK");
+    String wide = "$var wire 2 # D $end #0 b101 #";
+    assertThat(
+            ((Loaded.Refused<Recording>) read("w.vcd", wide, RecordingFile.Choice.USUAL)).summary())
+        .contains("2 bits");
+  }
+
   @Test
   void aByteThatIsNoTextDoesNotEndARecordingInSilence() throws IOException {
     String dump = "$var wire 1 a A $end\n#0 1a\n#5 0a\n\0#9 1a\n";
@@ -84,7 +156,7 @@ class RecordingFileTest {
 
   @Test
   void aMissingColumnIsNamedWithThoseThereAre() throws IOException {
-    var choice = new RecordingFile.Choice("", List.of("D7"), Optional.empty());
+    var choice = new RecordingFile.Choice("", List.of("D7"), Optional.empty(), 1);
     Loaded<Recording> read = read("a.csv", "time,D0\n0,1\n", choice);
     assertThat(((Loaded.Refused<Recording>) read).summary()).contains("no column D7", "D0");
   }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import raconteur.core.board.Board.DeadTest;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
@@ -57,12 +58,17 @@ public final class BoardFiles {
   private final List<Issue> issues;
   private final Siblings siblings;
   private DeviceLibrary library;
+
+  /** The kinds of socket a part may sit in. */
+  private static final List<String> SOCKETS = List.of("single wipe", "dual wipe", "turned pin");
+
   private Optional<BoardContents> sibling = Optional.empty();
   private final Map<String, Device> devices = new LinkedHashMap<>();
   private final Map<String, Part> parts = new LinkedHashMap<>();
   private final Map<String, Net> nets = new LinkedHashMap<>();
   private final Map<PinRef, String> netByPin = new HashMap<>();
-  private final Set<String> blocks = new HashSet<>();
+  private final Set<String> blocks = new TreeSet<>();
+  private final Set<String> strangeBlocks = new HashSet<>();
 
   private BoardFiles(Datum root, List<Issue> issues, DeviceLibrary library, Siblings siblings) {
     this.root = root;
@@ -319,7 +325,7 @@ public final class BoardFiles {
         device,
         block(item.get("block")),
         placement(item),
-        item.textOr("socket", ""),
+        item.has("socket") ? socket(item.get("socket")) : "",
         !item.has("fitted") || item.get("fitted").flag(),
         item.textOr("value", ""),
         pinsAt(item, device));
@@ -360,9 +366,24 @@ public final class BoardFiles {
     return new Part.Placement(at.x(), at.y(), turned, underside, true);
   }
 
+  /** One message for a block that is not there, however many parts name it. */
   private String block(Datum item) {
-    if (!blocks.contains(item.text())) {
-      throw item.wrong("\"" + item.text() + "\" is not one of this board's blocks");
+    if (!blocks.contains(item.text()) && strangeBlocks.add(item.text())) {
+      issues.add(
+          item.wrong(
+                  "\""
+                      + item.text()
+                      + "\" is not one of this board's blocks: "
+                      + String.join(", ", blocks))
+              .issue());
+    }
+    return item.text();
+  }
+
+  private static String socket(Datum item) {
+    if (!SOCKETS.contains(item.text())) {
+      throw item.wrong(
+          "\"" + item.text() + "\" is no kind of socket; one of " + String.join(", ", SOCKETS));
     }
     return item.text();
   }

@@ -85,8 +85,8 @@ public final class DeviceFiles {
     return new Device(
         item.get("device").text(),
         item.get("title").text(),
-        item.get("class").text(),
-        item.get("package").text(),
+        deviceClass(item.get("class")),
+        outline(item.get("package")),
         pins,
         read.gates(),
         read.behaviour(),
@@ -117,6 +117,28 @@ public final class DeviceFiles {
         item.textOr("notes", ""),
         function,
         Datum.each(item.itemsOrNone("also"), issues, DeviceFiles::also));
+  }
+
+  private static String deviceClass(Datum item) {
+    if (!DeviceWords.CLASSES.contains(item.text())) {
+      throw item.wrong(
+          "\""
+              + item.text()
+              + "\" is no class of devices; one of "
+              + String.join(", ", DeviceWords.CLASSES));
+    }
+    return item.text();
+  }
+
+  private static String outline(Datum item) {
+    if (!DeviceWords.isPackage(item.text())) {
+      throw item.wrong(
+          "\""
+              + item.text()
+              + "\" is no package that can be drawn; one of "
+              + DeviceWords.PACKAGES);
+    }
+    return item.text();
   }
 
   private static String also(Datum item) {

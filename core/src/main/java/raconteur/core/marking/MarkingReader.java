@@ -186,7 +186,7 @@ public final class MarkingReader {
         if (!names.isEmpty()) {
           String speed = speed(rest);
           return Optional.of(
-              oneOf(names, speed, names.contains(core) ? "its type number" : "a second source of"));
+              oneOf(names, speed, names.contains(core) ? "its type number" : "another number of"));
         }
       }
     }

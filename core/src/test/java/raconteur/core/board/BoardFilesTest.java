@@ -27,6 +27,7 @@ class BoardFilesTest {
         "\"volts\": 5         | \"volts\": \"five\"  | rails[0].volts: a number is expected here,"
             + " not a text",
         "\"socket\"           | \"sokcet\"           | \"sokcet\" is not a name used here",
+        "\"single wipe\"      | \"glued\"            | \"glued\" is no kind of socket; one of",
         "\"count\": 2         | \"count\": 1         | dead test.flashes[1].count: count 1 stands"
             + " there twice",
         "\"part\": \"U2\", \"device\" | \"part\": \"U1\", \"device\" | parts[2].part: U1 stands"
@@ -36,6 +37,23 @@ class BoardFilesTest {
     String text = SMALL.replaceFirst(java.util.regex.Pattern.quote(good.strip()), bad.strip());
     assertThat(text).isNotEqualTo(SMALL);
     assertThat(Boards.issues(text)).anyMatch(issue -> issue.contains(named.strip()));
+  }
+
+  @Test
+  void aBlockThatIsNotThereIsOneMessageHoweverManyPartsNameIt() {
+    String text = SMALL.replace("\"block\": \"ram\"", "\"block\": \"rum\"");
+    assertThat(Boards.issues(text)).singleElement().asString().contains("\"rum\"");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"class, small logik, no class of devices", "package, DIL14, no package"})
+  void aDeviceOfAnUnknownKindIsRefusedWithWhatWouldDo(String field, String word, String reason) {
+    String device =
+        "{\"device\": \"Q\", \"title\": \"q\", \"class\": \"small logic\", \"package\":"
+            + " \"DIP14\", \"pins\": [\"1 A input\"]}";
+    String bad = device.replaceFirst("(\"" + field + "\": )\"[^\"]*\"", "$1\"" + word + "\"");
+    String text = SMALL.replaceFirst("\\{", "{\"devices\": [" + bad + "],");
+    assertThat(Boards.issues(text)).anyMatch(i -> i.contains(reason) && i.contains("one of"));
   }
 
   @Test

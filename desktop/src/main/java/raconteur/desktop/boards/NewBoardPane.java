@@ -1,6 +1,7 @@
 package raconteur.desktop.boards;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -194,7 +195,10 @@ final class NewBoardPane extends VBox {
   private void shown(Optional<Imported> imported, List<Issue> issues) {
     reading = false;
     read = imported;
-    List<ImportedPart> rows = imported.map(Imported::parts).orElse(List.of());
+    List<ImportedPart> rows =
+        imported.map(Imported::parts).orElse(List.of()).stream()
+            .sorted(Comparator.comparing((ImportedPart p) -> p.device().isPresent()))
+            .toList();
     told.getItems().setAll(rows);
     long known = rows.stream().filter(p -> p.device().isPresent()).count();
     understood.setText(

@@ -89,13 +89,7 @@ final class BoardCommands extends Printing {
     }
 
     static Loaded<Imported> read(Path file, Map<String, String> said) {
-      return BoardImport.read(file, LIBRARY, id -> sibling(file, id), said);
-    }
-
-    /** The board a revision derives from: one that ships, or {@code id.json} beside the file. */
-    private static Loaded<Board> sibling(Path file, String id) {
-      Path folder = Optional.ofNullable(file.toAbsolutePath().getParent()).orElse(Path.of(""));
-      return BoardShelf.of(folder).load(id);
+      return BoardImport.read(file, LIBRARY, id -> BoardShelf.of(Path.of("")).load(id), said);
     }
 
     final int with(String name, java.util.function.ToIntFunction<Board> then) {

@@ -27,7 +27,7 @@ final class SignalsCommand extends Printing {
   @Parameters(paramLabel = "FILE", description = "A .vcd, or CSV with a header line.")
   private @Nullable Path file;
 
-  @Option(names = "--time", paramLabel = "COLUMN", description = "The CSV's column of seconds.")
+  @Option(names = "--time", paramLabel = "COLUMN", description = "The CSV's column of times.")
   private String time = "";
 
   @Option(
@@ -40,8 +40,8 @@ final class SignalsCommand extends Printing {
       names = "--address",
       paramLabel = "A0..A15",
       description =
-          "The address lines, the lowest bit first, with commas or as a range: loops are looked"
-              + " for.")
+          "The address lines, with commas or as a range, in either order where they are"
+              + " numbered: loops are looked for.")
   private String address = "";
 
   @Option(
@@ -50,18 +50,28 @@ final class SignalsCommand extends Printing {
       description = "At whose falling edge the address is read; rising with a leading +.")
   private String strobe = "";
 
+  @Option(
+      names = "--probe",
+      paramLabel = "10",
+      description =
+          "What the probe divides by, where the file's volts are those at the instrument's input.")
+  private double probe = 1;
+
   @Option(names = "--json", description = "Print JSON.")
   private boolean json;
 
   @Override
   public Integer call() throws IOException {
     Asked asked = new Asked(time, columns, address, strobe);
+    if (!(probe >= 0.001 && probe <= 10_000)) {
+      return refuse("A probe divides by 1, 10 or 100; " + probe + " is no such figure.");
+    }
     if (!asked.refusal().isEmpty()) {
       return refuse(asked.refusal());
     }
     return switch (RecordingFile.read(
         java.util.Objects.requireNonNull(file),
-        asked.choice(),
+        asked.choice().behindProbe(probe),
         share -> tell(err(), share),
         () -> false)) {
       case Loaded.Refused<Recording> refused -> refuse(refused.summary());

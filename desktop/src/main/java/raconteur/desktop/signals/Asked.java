@@ -2,6 +2,7 @@ package raconteur.desktop.signals;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -42,7 +43,22 @@ public record Asked(String time, String columns, String address, String strobe) 
             ? Optional.empty()
             : Optional.of(
                 new RecordingDigest.Addresses(
-                    lines, rising ? edge.substring(1).strip() : edge, !rising)));
+                    lowestFirst(lines), rising ? edge.substring(1).strip() : edge, !rising)),
+        1);
+  }
+
+  /** By the numbers in their names where all have one, however they were typed. */
+  private static List<String> lowestFirst(List<String> lines) {
+    boolean numbered = lines.stream().allMatch(l -> l.matches(".*[0-9]{1,4}\\]?"));
+    boolean oneStem =
+        lines.stream().map(l -> l.replaceAll("[0-9]{1,4}\\]?$", "")).distinct().count() == 1;
+    return numbered && oneStem
+        ? lines.stream()
+            .sorted(
+                Comparator.comparingInt(
+                    l -> Integer.parseInt(l.replaceAll("^.*?([0-9]{1,4})\\]?$", "$1"))))
+            .toList()
+        : lines;
   }
 
   private static List<String> lines(String typed) {
@@ -61,11 +77,12 @@ public record Asked(String time, String columns, String address, String strobe) 
     }
     int from = Integer.parseInt(range.group(2));
     int to = Integer.parseInt(range.group(3));
-    if (to < from || to - from >= MOST_IN_A_RANGE) {
+    if (Math.abs(to - from) >= MOST_IN_A_RANGE) {
       return List.of(word);
     }
     List<String> all = new ArrayList<>();
-    for (int i = from; i <= to; i++) {
+    int step = to < from ? -1 : 1;
+    for (int i = from; i != to + step; i += step) {
       all.add(range.group(1) + i);
     }
     return all;

@@ -116,7 +116,7 @@ class BoardCommandsTest {
     assertThat(kept(pack).net("D0").orElseThrow().path()).hasSize(2);
     assertThat(kept(pack).rails()).hasSize(1);
     assertThat(run("board", "export", pack, "--as", "typed-nets")).isZero();
-    assertThat(out.toString()).startsWith("# raconteur-nets/1").contains("D1-7: 5C.3-9");
+    assertThat(out.toString()).startsWith("# raconteur-nets/1").contains("D0-7: 5C.2-9");
   }
 
   @ParameterizedTest

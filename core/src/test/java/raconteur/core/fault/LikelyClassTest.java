@@ -1,0 +1,57 @@
+package raconteur.core.fault;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.board.Part;
+import raconteur.core.device.Device;
+import raconteur.core.device.DeviceLibrary;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.DeviceWords;
+import raconteur.core.device.PinKind;
+
+class LikelyClassTest {
+  private static Part unknown(String designator, int pins, String block) {
+    List<DevicePin> numbered = new ArrayList<>();
+    for (int i = 1; i <= pins; i++) {
+      numbered.add(new DevicePin(String.valueOf(i), String.valueOf(i), PinKind.PASSIVE));
+    }
+    return Part.of(
+        designator, Device.ofPins("HOUSE-1", "", "unknown", "DIP" + pins, numbered), block);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "U1, 14, ram, small logic",
+    "U1, 40, io, custom io",
+    "U1, 40, video, custom video",
+    "U1, 28, rom, mask rom",
+    "U1, 24, unsorted, peripheral",
+    "C7, 2, power, ceramic capacitor",
+    "R7, 2, io, resistor",
+    "J2, 30, io, connector",
+    "5C, 16, unsorted, small logic"
+  })
+  void aPartNobodyNamedHasTheRateOfItsPackageAndPlace(
+      String designator, int pins, String block, String deviceClass) {
+    assertThat(LikelyClass.of(unknown(designator, pins, block))).isEqualTo(deviceClass);
+  }
+
+  @Test
+  void aNamedPartHasItsOwn() {
+    Device device = DeviceLibrary.shipped().find("4164").orElseThrow();
+    assertThat(LikelyClass.of(Part.of("U1", device, "ram"))).isEqualTo("dram");
+  }
+
+  @Test
+  void everyClassADeviceFileMayNameHasABaseRate() {
+    var known = new TreeSet<>(Priors.shipped().classes().keySet());
+    known.add("unknown");
+    assertThat(known).containsExactlyElementsOf(new TreeSet<>(DeviceWords.CLASSES));
+  }
+}
