@@ -125,10 +125,15 @@ final class Words {
             .findFirst()
             .orElseThrow(() -> unknown(designator, "a part of this board", designators()));
     String number = word.substring(dot + 1);
+    List<DevicePin> pins = part.device().pins();
     var pin =
-        part.device().pins().stream()
+        pins.stream()
             .filter(p -> p.number().equalsIgnoreCase(number) || p.name().equalsIgnoreCase(number))
-            .findFirst();
+            .findFirst()
+            // Nobody says the stroke of an active-low name at the bench.
+            .or(
+                () ->
+                    pins.stream().filter(p -> p.name().equalsIgnoreCase("/" + number)).findFirst());
     offer(pinsOf(part));
     if (pin.isEmpty()) {
       if (isOpen() && number.isEmpty()) {

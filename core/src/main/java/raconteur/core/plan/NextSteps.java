@@ -20,6 +20,7 @@ import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
+import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.TestKind;
 import raconteur.core.predict.Predictor;
@@ -286,7 +287,7 @@ public final class NextSteps {
         case Place.Joints(String part) -> contacts.merge(part, suspect.probability(), Double::sum);
         // The contact at an end of a line cannot be told from the track to it.
         case Place.Segment s -> {
-          double all = TRACK + contactWeight(s.from()) + contactWeight(s.to());
+          double all = COPPER.tracks() + contactWeight(s.from()) + contactWeight(s.to());
           contacts.merge(
               s.from().part(), suspect.probability() * contactWeight(s.from()) / all, Double::sum);
           contacts.merge(
@@ -303,13 +304,16 @@ public final class NextSteps {
         .map(e -> words.seat(e.getKey(), e.getValue()));
   }
 
-  /** How likely a track is broken beside one joint, as priors.json has it. */
-  private static final double TRACK = 2;
+  private static final Priors.Copper COPPER = Priors.shipped().copper();
 
-  /** A poor socket counts as priors.json has it; a soldered joint half. Common practice. */
+  /** What a soldered joint counts beside a contact (common practice, no source). */
+  private static final double SOLDERED = 0.5;
+
   private double contactWeight(PinRef pin) {
     String socket = board.part(pin.part()).map(Part::socket).orElse("");
-    return socket.equals("single wipe") ? 4 : socket.isEmpty() ? 0.5 : 1;
+    return socket.equals("single wipe")
+        ? COPPER.poorSocketFactor()
+        : socket.isEmpty() ? SOLDERED : 1;
   }
 
   /** Puts a step among those told, in the last place where all are taken. */

@@ -11,6 +11,7 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.Dialog;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.layout.BorderPane;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
@@ -177,6 +178,7 @@ public final class Frame extends BorderPane {
 
   /** Shows a stage of the case on the desk, or the shelf to choose one from. */
   private void showStage(Way way) {
+    freshenBench();
     bench.ifPresentOrElse(b -> stage(b, b.stages().get(way), way), this::showShelf);
   }
 
@@ -204,8 +206,40 @@ public final class Frame extends BorderPane {
     show(stage, stage.firstFocus(), way);
   }
 
+  /**
+   * Takes the case to the bench again where its board has got to be known better meanwhile: a part,
+   * a net, a rail that was added counts at once. What stood in the bench line stays there.
+   */
+  private void freshenBench() {
+    Optional<CaseViews> old = bench;
+    if (old.isEmpty() || views.isEmpty()) {
+      return;
+    }
+    Board shown = old.get().desk().state().board();
+    boolean stale =
+        views
+            .get()
+            .workshop()
+            .boards()
+            .find(shown.identity().id())
+            .filter(now -> now != shown && !now.contents().equals(shown.contents()))
+            .isPresent();
+    if (stale) {
+      String typed = benchLine(old.get()).map(TextInputControl::getText).orElse("");
+      openCase(old.get().desk().state().header().number());
+      bench.flatMap(Frame::benchLine).ifPresent(field -> field.setText(typed));
+    }
+  }
+
+  private static Optional<TextInputControl> benchLine(CaseViews views) {
+    return views.trace().lookup("#bench-line") instanceof TextInputControl field
+        ? Optional.of(field)
+        : Optional.empty();
+  }
+
   /** Shows the case last taken to the bench, or the shelf to choose one from. */
   public void showTrace() {
+    freshenBench();
     bench.ifPresentOrElse(
         b -> {
           b.desk().refresh();

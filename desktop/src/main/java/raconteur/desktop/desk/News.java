@@ -12,6 +12,8 @@ import raconteur.core.plan.PlaceWords;
 public final class News {
   private static final double WORTH_TELLING_DECIBANS = 3;
 
+  private static final double WORTH_TELLING_SHARE = 0.02;
+
   private static final int MOST_SHIFTS = 4;
 
   private News() {}
@@ -88,13 +90,31 @@ public final class News {
         before.isEmpty()
             || Math.abs(shift(before.get(), leader)) > WORTH_TELLING_DECIBANS
             || !cleared.isEmpty();
-    return moved
-        ? "That " + String.join(" and ", parts) + "."
-        : "That changes little: "
-            + PlaceWords.shortly(leader.place())
+    if (moved) {
+      return "That " + String.join(" and ", parts) + ".";
+    }
+    String front =
+        PlaceWords.shortly(leader.place())
             + " stays in front with "
-            + Percent.of(leader.probability())
-            + ".";
+            + Percent.of(leader.probability());
+    Optional<Shift> other =
+        shifts(before, after).stream()
+            .filter(s -> !s.place().equals(PlaceWords.shortly(leader.place())))
+            .filter(s -> Math.abs(s.now() - s.before()) >= WORTH_TELLING_SHARE)
+            .findFirst();
+    return other
+        .map(
+            s ->
+                "That takes "
+                    + s.place()
+                    + (s.now() > s.before() ? " up from " : " down from ")
+                    + Percent.of(s.before())
+                    + " to "
+                    + Percent.of(s.now())
+                    + "; "
+                    + front
+                    + ".")
+        .orElse("That changes little: " + front + ".");
   }
 
   private static double shift(Advisor.Advice before, Suspect leader) {

@@ -2,6 +2,7 @@ package raconteur.desktop.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -29,6 +30,33 @@ class OwnBoardWindowTest extends InWindow {
 
   private Board board(String id) {
     return window().workshop().boards().find(id).orElseThrow();
+  }
+
+  @Test
+  void aNetAddedToTheBoardOfTheOpenCaseCountsAtOnceAndTheTypedLineStays(FxRobot robot) {
+    open(13);
+    TextField line = field(robot, "bench-line");
+    robot.interact(() -> line.setText("U26 hot"));
+    String id =
+        DemoWindow.fx(() -> window().frame().trace().orElseThrow().desk().state().board())
+            .identity()
+            .id();
+    Board before = board(id);
+    DemoWindow.fx(
+        () -> {
+          window()
+              .workshop()
+              .boards()
+              .keep(before.contents().withNets(List.copyOf(before.nets()).subList(1, 9)));
+          window().frame().showTrace();
+          return 0;
+        });
+    settle();
+    assertThat(
+            DemoWindow.fx(() -> window().frame().trace().orElseThrow().desk().state().board())
+                .nets())
+        .hasSize(8);
+    assertThat(field(robot, "bench-line").getText()).isEqualTo("U26 hot");
   }
 
   @Test
