@@ -143,16 +143,16 @@ public final class BoardImport {
       return bareBoardTest(text);
     }
     Optional<String> format =
-        PlainNetList.read(text, draft, problems, understood)
+        PlainNetList.read(text, draft, problems)
             .or(() -> PlainParts.read(text, draft, problems))
             .or(() -> tables(text));
     return format.isPresent()
         ? finish(format.get(), around().map(BoardImport::fromTheCorner))
         : refused(
             name,
-            "this is no file Raconteur knows: a board pack (JSON), CSV with the columns designator"
-                + " and device or net, designator and pin, a net list or board file in brackets, or"
-                + " IPC-D-356 records would be read");
+            "this is no file Raconteur knows: a board pack (JSON), a parts list (a table, or a"
+                + " place and its print a line), a net list (a table, text or brackets), a board"
+                + " file in brackets, or IPC-D-356 records would be read");
   }
 
   /** Every table of the text that is one we know; the formats in words. */

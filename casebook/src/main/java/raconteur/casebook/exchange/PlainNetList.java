@@ -41,8 +41,7 @@ final class PlainNetList {
   }
 
   /** The kind of list in words; empty where it is none of these, and nothing was then taken. */
-  static Optional<String> read(
-      String text, DraftBoard draft, Problems problems, List<String> understood) {
+  static Optional<String> read(String text, DraftBoard draft, Problems problems) {
     var reader = new PlainNetList(text, draft, problems);
     String upper = text.toUpperCase(Locale.ROOT);
     if (upper.contains("*SIGNAL*") || upper.contains("*NET*")) {
@@ -74,7 +73,6 @@ final class PlainNetList {
         && joinsPins(told)
         && told.stream().anyMatch(l -> NET_LINE.matcher(l.strip()).matches())) {
       reader.netALine();
-      understood.add("nets a line");
       return Optional.of("net list, a net a line");
     }
     return Optional.empty();

@@ -180,7 +180,7 @@ public final class MarkingReader {
           }
         }
         MarkingRules.Doubtful doubtful = rules.toAsk().get(core);
-        if (doubtful != null && (prefix.isEmpty() || (names.isEmpty() && isPrefix(prefix)))) {
+        if (doubtful != null && saysLittle(prefix, names)) {
           return Optional.of(ask(doubtful));
         }
         if (!names.isEmpty()) {
@@ -197,6 +197,11 @@ public final class MarkingReader {
     return new Marking.Ask(
         doubtful.mayBe().stream().map(name -> library.find(name).orElseThrow()).toList(),
         doubtful.why());
+  }
+
+  /** Whether the letters before a doubtful number leave it as doubtful as it is. */
+  private boolean saysLittle(String prefix, Set<String> names) {
+    return prefix.length() <= 1 || prefix.equals("UPD") || (names.isEmpty() && isPrefix(prefix));
   }
 
   private boolean isPrefix(String letters) {

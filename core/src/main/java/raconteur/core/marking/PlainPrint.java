@@ -59,7 +59,10 @@ final class PlainPrint {
    * number stay, they lead the speed.
    */
   static String squeezed(String word) {
-    return word.replaceFirst("^([A-Z]{1,4})-(?:([0-9])-)?(?=[0-9])", "$1$2").replace(".", "");
+    return word.replaceFirst("^([A-Z]{1,4})-(?:([0-9])-)?(?=[0-9])", "$1$2")
+        .replaceFirst("^([A-Z]{2}[0-9])-(?=[0-9]{4})", "$1")
+        .replaceFirst("-(?=(CPU|PIO|CTC|SIO|DMA|DART)\\b)", "")
+        .replace(".", "");
   }
 
   /** An eastern designation's parts: series, function letters with number. */

@@ -159,7 +159,12 @@ class MarkingReaderTest {
     "КР580ВВ55А, 8255",
     "КР537РУ10, 6116",
     "К573РФ2, 2716",
-    "P8205, 74LS138"
+    "P8205, 74LS138",
+    "HM3-7611-5, 82S129",
+    "Z84C0006PEC, Z80",
+    "Z80A-CTC, Z80CTC",
+    "MBL8088-2, 8088",
+    "LM340T-5, 7805"
   })
   void theNumberCountsWhateverStandsAroundIt(String marking, String device) {
     assertThat(READER.read(marking).known().map(Device::name).orElse(""))
@@ -213,6 +218,7 @@ class MarkingReaderTest {
     "MCM6664P20, 4164",
     "51256, 62256",
     "4027, 2104",
+    "D4027D-2, 4027",
     "F245, 74F245",
     "74LS00N 74LS04N, 74LS04"
   })

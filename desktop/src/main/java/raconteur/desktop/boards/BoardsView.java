@@ -134,6 +134,9 @@ public final class BoardsView extends StackPane {
             (o, before, board) -> {
               if (board != null && !refreshing) {
                 presenter.choose(board);
+                find.clear();
+                found.setText("");
+                map.light(Optional.empty());
                 map.fit();
                 notice.setText("");
                 show();

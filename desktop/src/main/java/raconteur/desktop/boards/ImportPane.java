@@ -1,6 +1,7 @@
 package raconteur.desktop.boards;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,7 +36,6 @@ import raconteur.desktop.theme.Style;
 /** What a file was understood to say, before anything of it is kept. */
 final class ImportPane extends VBox {
   private static final String AS_NEW = "as a new board";
-  private static final int MOST_CONFLICTS_SHOWN = 6;
 
   private final BoardsPresenter presenter;
   private final Consumer<String> done;
@@ -43,14 +43,13 @@ final class ImportPane extends VBox {
   private final Label format = Texts.label("", Style.HEADING);
   private final Label understood = Texts.label("");
   private final Label missing = Texts.label("");
-  private final ListView<Issue> problems = new ListView<>();
+  private final ListView<String> problems = new ListView<>();
   private final Label problemsTitle = Texts.line("", Style.HEADING);
   private final BoardMap map = new BoardMap();
   private final TextField machine = new TextField();
   private final TextField revision = new TextField();
   private final ChoiceBox<Optional<Board>> target = new ChoiceBox<>();
   private final Label notice = Texts.label("", Style.NOTICE);
-  private final Label differs = Texts.label("");
   private final CheckBox takeFile = new CheckBox("take what the file says where they differ");
   private final ChoiceBox<String> untold = new ChoiceBox<>();
   private final TextField isA = new TextField();
@@ -78,9 +77,11 @@ final class ImportPane extends VBox {
     takeFile.setId("import-take");
     untold.setId("import-untold");
     untold.setAccessibleText("Markings that were not told");
-    untold.setMaxWidth(190);
+    untold.setPrefWidth(190);
+    understood.setMinHeight(USE_PREF_SIZE);
+    missing.setMinHeight(USE_PREF_SIZE);
     isA.setId("import-is-a");
-    isA.setPromptText("a device, such as 74LS257");
+    isA.setPromptText("74LS257");
     isA.setPrefColumnCount(12);
     isA.setOnAction(_ -> say());
     untoldRow =
@@ -93,7 +94,6 @@ final class ImportPane extends VBox {
             Texts.button("Say it", this::say, Style.PLAIN_BUTTON));
     untoldRow.setAlignment(Pos.CENTER_LEFT);
     shownOnlyIf(untoldRow, false);
-    shownOnlyIf(differs, false);
     shownOnlyIf(takeFile, false);
     target.setId("import-target");
     target.setPrefWidth(260);
@@ -132,7 +132,6 @@ final class ImportPane extends VBox {
             problems,
             untoldRow,
             form,
-            differs,
             takeFile,
             notice,
             new HBox(10, keepButton, leave));
@@ -166,21 +165,12 @@ final class ImportPane extends VBox {
     List<BoardMerge.Conflict> conflicts =
         into.flatMap(board -> read.map(imported -> presenter.conflicts(imported, board)))
             .orElse(List.of());
-    shownOnlyIf(differs, into.isPresent());
     shownOnlyIf(takeFile, !conflicts.isEmpty());
     takeFile.setSelected(false);
-    differs.setText(
-        conflicts.isEmpty()
-            ? "Nothing in the file differs from the board; what it does not know is filled in."
-            : "They differ in "
-                + conflicts.size()
-                + (conflicts.size() == 1 ? " place; " : " places; ")
-                + "the board's word is kept:\n"
-                + conflicts.stream()
-                    .limit(MOST_CONFLICTS_SHOWN)
-                    .map(c -> "· " + c)
-                    .collect(Collectors.joining("\n"))
-                + (conflicts.size() > MOST_CONFLICTS_SHOWN ? "\n· …" : ""));
+    list(
+        read.map(Imported::problems).orElse(List.of()),
+        conflicts.stream().map(BoardMerge.Conflict::toString).toList(),
+        into.isPresent());
   }
 
   /** Says what a marking is, and reads the file again with that. */
@@ -225,7 +215,7 @@ final class ImportPane extends VBox {
     switch (loaded) {
       case Loaded.Refused<Imported> refused -> {
         format.setText("This file was refused; nothing was kept.");
-        list(refused.issues());
+        list(refused.issues(), List.of(), false);
       }
       case Loaded.Ok<Imported>(Imported imported) -> show(imported);
     }
@@ -237,7 +227,6 @@ final class ImportPane extends VBox {
     format.setText("A " + imported.format());
     understood.setText(bullets(imported.understood()));
     missing.setText(imported.missing().isEmpty() ? "nothing" : bullets(imported.missing()));
-    list(imported.problems());
     map.setBoard(imported.board());
     map.fit();
     machine.setText(imported.board().identity().machine());
@@ -257,27 +246,38 @@ final class ImportPane extends VBox {
     target.getSelectionModel().selectFirst();
   }
 
-  private void list(List<Issue> issues) {
+  /** What differs from the board comes first, then what is wrong in the file. */
+  private void list(List<Issue> issues, List<String> differences, boolean intoABoard) {
+    String wrong =
+        issues.isEmpty() ? "Problems: none" : "Problems: " + issues.size() + ", each with its line";
     problemsTitle.setText(
-        issues.isEmpty()
-            ? "Problems: none"
-            : "Problems: " + issues.size() + ", each with its line");
-    problems.getItems().setAll(issues);
+        !intoABoard
+            ? wrong
+            : differences.isEmpty()
+                ? "Nothing differs from the board. " + wrong
+                : "Differs in "
+                    + differences.size()
+                    + ", the board's word is kept. Problems: "
+                    + issues.size());
+    List<String> lines = new ArrayList<>(differences);
+    issues.forEach(
+        i ->
+            lines.add(
+                (i.line() > 0 ? "line " + i.line() + ": " : "")
+                    + (i.place().isEmpty() ? "" : i.place() + ": ")
+                    + i.reason()));
+    problems.getItems().setAll(lines);
     problems.setCellFactory(
         view ->
             new javafx.scene.control.ListCell<>() {
               @Override
-              protected void updateItem(Issue issue, boolean empty) {
-                super.updateItem(issue, empty);
-                if (empty || issue == null) {
+              protected void updateItem(String line, boolean empty) {
+                super.updateItem(line, empty);
+                if (empty || line == null) {
                   setGraphic(null);
                   return;
                 }
-                Label words =
-                    Texts.label(
-                        (issue.line() > 0 ? "line " + issue.line() + ": " : "")
-                            + (issue.place().isEmpty() ? "" : issue.place() + ": ")
-                            + issue.reason());
+                Label words = Texts.label(line);
                 words.maxWidthProperty().bind(view.widthProperty().subtract(44));
                 words.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
                 setPrefWidth(0);

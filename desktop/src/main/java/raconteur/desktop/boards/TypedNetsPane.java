@@ -4,13 +4,16 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -22,17 +25,26 @@ import raconteur.desktop.theme.Style;
 
 /** Nets typed a line at a time: what a line will do stands below it while it is typed. */
 final class TypedNetsPane extends VBox {
-  private static final String HOW =
-      """
-      A0-A7: U1.9-16 U7.8-1 U12.A0-A7     a bus, by numbers or names
-      D0-D7: U21-U28.DIN                  one pin of a row of parts
-      +5V: all      GND: all              every supply pin that wants it
-      D0-D7 through RN1: BD0-BD7          series resistors
-      U7 as U8 but CE=U30.14              a device as another
-      RD = /RD      nc U5.3      # remark\
-      """;
+  /** Lines of each kind with what they say. */
+  private static final Map<String, String> HOW =
+      ordered(
+          "A0-A7: U1.9-16 U7.8-1", "a bus, by numbers or names",
+          "D0-D7: U21-U28.DIN", "one pin of a row of parts",
+          "+5V: all", "every supply pin that wants it",
+          "D0-D7 through RN1: BD0-BD7", "series resistors",
+          "U7 as U8 but CE=U30.14", "a device as another",
+          "RD = /RD", "two names of one net",
+          "nc U5.3", "meant to be unconnected");
 
   private static final long LARGEST_FILE = 1_000_000;
+
+  private static Map<String, String> ordered(String... words) {
+    Map<String, String> pairs = new LinkedHashMap<>();
+    for (int i = 0; i + 1 < words.length; i += 2) {
+      pairs.put(words[i], words[i + 1]);
+    }
+    return pairs;
+  }
 
   private final BoardsPresenter presenter;
   private final Runnable changed;
@@ -49,9 +61,11 @@ final class TypedNetsPane extends VBox {
     super(8);
     this.presenter = presenter;
     this.changed = changed;
-    Label how = Texts.label(HOW, Style.FAINT);
-    how.setMinHeight(USE_PREF_SIZE);
-    Style.FIGURES.on(how);
+    GridPane how = new GridPane(14, 1);
+    HOW.forEach(
+        (line, says) ->
+            how.addRow(
+                how.getRowCount(), Texts.line(line, Style.FIGURES), Texts.line(says, Style.FAINT)));
     lines.setId("net-lines");
     lines.setAccessibleText("Lines of nets");
     lines.setPromptText("A0-A7: U1.9-16 U7.8-1");
