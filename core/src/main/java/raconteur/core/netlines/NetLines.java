@@ -247,10 +247,22 @@ public final class NetLines {
     return items;
   }
 
+  /** Where the part ends and the pin begins: the first point that is no part of a range's two. */
+  private static int dot(String item) {
+    for (int i = 1; i < item.length(); i++) {
+      if (item.charAt(i) == '.'
+          && item.charAt(i - 1) != '.'
+          && (i + 1 == item.length() || item.charAt(i + 1) != '.')) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
   /** The pins of an item, a group for each net of a bus. */
   private List<List<PinRef>> pins(String item) {
-    int dot = item.indexOf('.');
-    if (dot <= 0 || dot == item.length() - 1 || item.startsWith("..", dot)) {
+    int dot = dot(item);
+    if (dot <= 0 || dot == item.length() - 1) {
       throw new Refusal("“" + item + "” is no pin; a pin is written U14.3 or U14.A0.");
     }
     List<Part> row = Ranges.of(item.substring(0, dot)).stream().map(this::part).toList();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -158,8 +159,11 @@ class DeviceLibraryTest {
 
   @Test
   void everyOutputOfALogicDeviceHasAGate() {
+    // What a processor, a port or a programmed part does is not written down as gates.
+    Set<String> blackBoxes = Set.of("cpu", "peripheral", "programmable logic");
     for (Device device : DeviceLibrary.shipped().all()) {
       device.pins().stream()
+          .filter(pin -> !blackBoxes.contains(device.deviceClass()))
           .filter(pin -> pin.kind().drives())
           .forEach(
               pin ->

@@ -85,6 +85,7 @@ class NetLinesTest {
   void aRowOfPartsTakesOnePinEachOrTheSamePins() {
     NetLines.Read read = read("D0-D2: U21-U23.DIN", "A0-A7: U21-U23.A0-A7", "RAS: U21-U23.RAS");
     assertThat(net(read, "D1")).containsExactly("U22.2");
+    assertThat(net(read("D0..D2: U21..U23.DIN"), "D2")).containsExactly("U23.2");
     assertThat(net(read, "A7")).containsExactly("U21.9", "U22.9", "U23.9");
     assertThat(net(read, "RAS")).containsExactly("U21.4", "U22.4", "U23.4");
   }
