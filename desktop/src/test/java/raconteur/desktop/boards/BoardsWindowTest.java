@@ -83,6 +83,9 @@ class BoardsWindowTest extends InWindow {
     key(KeyCode.RIGHT);
     key(KeyCode.RIGHT);
     WaitForAsyncUtils.waitForFxEvents();
+    assertThat(robot.lookup("#net-lines").tryQuery()).isPresent();
+    key(KeyCode.RIGHT);
+    WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.lookup("#change-row").tryQuery()).isPresent();
     robot.clickOn("Parts");
     assertThat(robot.lookup("#change-row").tryQuery()).isPresent();
