@@ -108,6 +108,11 @@ final class DeviceGuess {
         .orElseGet(() -> made.computeIfAbsent(nameOfUnknown(part), name -> make(name, part)));
   }
 
+  /** What told the device of a part, as it is printed. */
+  String printOf(DraftBoard.DraftPart part) {
+    return told.get(part.designator).marking();
+  }
+
   /** The block a part most likely belongs to; the file's own word wins. */
   String blockOf(DraftBoard.DraftPart part, Device device) {
     return part.block.isEmpty()

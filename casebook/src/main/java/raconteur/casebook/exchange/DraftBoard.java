@@ -31,7 +31,6 @@ final class DraftBoard {
   static final int MOST_PINS = 200_000;
   private static final int LONGEST_NAME = 120;
   private static final Pattern PIN_NUMBER = Pattern.compile("[A-Za-z0-9_+~-]{1,12}");
-  private static final double ASSUMED_OHMS = 300;
 
   private final Problems problems;
   private final Map<String, DraftPart> parts = new LinkedHashMap<>();
@@ -236,7 +235,8 @@ final class DraftBoard {
     for (DraftPart draft : parts.values()) {
       Device device = devices.of(draft);
       byNumber.putAll(renumber(draft, device));
-      finished.add(placed(draft, device, devices.blockOf(draft, device), shift));
+      finished.add(
+          placed(draft, device, devices.printOf(draft), devices.blockOf(draft, device), shift));
     }
     List<Net> netList = new ArrayList<>();
     nets.forEach(
@@ -291,7 +291,9 @@ final class DraftBoard {
     return changed;
   }
 
-  private static Part placed(DraftPart draft, Device device, String block, Point shift) {
+  /** What is printed on a part is its value where the file gives it no other. */
+  private static Part placed(
+      DraftPart draft, Device device, String print, String block, Point shift) {
     Part part =
         new Part(
             draft.designator,
@@ -300,7 +302,7 @@ final class DraftBoard {
             new Part.Placement(0, 0, 0, draft.underside, false),
             draft.socket,
             draft.fitted,
-            draft.value,
+            draft.value.isBlank() && !print.equals(device.name()) ? print : draft.value,
             Map.of());
     if (!hasPlace(draft)) {
       return part;
@@ -318,13 +320,9 @@ final class DraftBoard {
     Set<String> names = new LinkedHashSet<>();
     for (String net : nets.keySet()) {
       SupplyName.volts(net)
-          .ifPresent(
-              volts -> {
-                String name = SupplyName.ofVolts(volts);
-                if (names.add(name)) {
-                  rails.add(new Rail(name, net, volts, 0.05, ASSUMED_OHMS, 0, List.of(), ""));
-                }
-              });
+          .map(volts -> Rail.assumed(net, volts))
+          .filter(rail -> names.add(rail.name()))
+          .ifPresent(rails::add);
     }
     return rails;
   }

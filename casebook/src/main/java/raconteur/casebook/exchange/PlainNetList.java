@@ -1,9 +1,11 @@
 package raconteur.casebook.exchange;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.board.Designator;
@@ -21,12 +23,17 @@ import raconteur.core.board.Designator;
  * </pre>
  */
 final class PlainNetList {
-  private static final String PIN = "[A-Za-z0-9/_]{1,16}[.\\-:][A-Za-z0-9+_]{1,6}";
+  private static final Pattern PIN =
+      Pattern.compile("[A-Za-z0-9/_]{1,16}[.\\-:][A-Za-z0-9+_]{1,6}");
   private static final Pattern NODE = Pattern.compile("(.+)[.\\-:]([A-Za-z0-9+_]{1,6})");
-  private static final Pattern NET_LINE =
-      Pattern.compile("(\\S{1,60}?)\\s*(?::|=|\\s)\\s*(" + PIN + "(?:[,;\\s]+" + PIN + ")*)[,;]?");
-  private static final Pattern PINS_LINE =
-      Pattern.compile("\\s+" + PIN + "(?:[,;\\s]+" + PIN + ")*[,;]?\\s*");
+
+  /** A net's name, then its pins behind a colon, an equals sign or a space. */
+  private static final Pattern HEAD =
+      Pattern.compile("([^\\s:=,;]{1,60})\\s*(?:[:=]|\\s)\\s*(.*)", Pattern.DOTALL);
+
+  private static final int LONGEST_PIN = 24;
+  private static final int LINES_LOOKED_AT = 500;
+  private static final double A_THIRD = 1 / 3.0;
   private static final double MOST = 0.7;
 
   private final DraftBoard draft;
@@ -52,53 +59,82 @@ final class PlainNetList {
       reader.dollars();
       return Optional.of("net list, sections with a dollar sign");
     }
-    if (Pattern.compile("(?m)^\\.ADD_TER\\b").matcher(upper).find()) {
+    if (reader.anyLine(l -> l.toUpperCase(Locale.ROOT).startsWith(".ADD_TER"))) {
       reader.commands();
       return Optional.of("net list, a command a line");
     }
-    if (Pattern.compile("(?m)^\\s*\\(\\s*$").matcher(text).find()
-        && Pattern.compile("(?m)^\\s*\\)\\s*$").matcher(text).find()) {
+    if (reader.anyLine(l -> l.equals("(")) && reader.anyLine(l -> l.equals(")"))) {
       reader.bracketed();
       return Optional.of("net list, a bracket a net");
     }
-    List<String> told =
-        reader.lines.stream().filter(l -> !l.isBlank() && !l.strip().startsWith("#")).toList();
-    long nets =
-        told.stream()
-            .limit(500)
-            .filter(l -> NET_LINE.matcher(l.strip()).matches() || PINS_LINE.matcher(l).matches())
-            .count();
-    if (!told.isEmpty()
-        && nets >= MOST * Math.min(500, told.size())
-        && joinsPins(told)
-        && told.stream().anyMatch(l -> NET_LINE.matcher(l.strip()).matches())) {
+    if (reader.isNetALine()) {
       reader.netALine();
       return Optional.of("net list, a net a line");
     }
     return Optional.empty();
   }
 
-  /** Whether the lines join pins: one word behind a place is what is printed there. */
-  private static boolean joinsPins(List<String> lines) {
-    return lines.stream().anyMatch(l -> PINS_LINE.matcher(l).matches())
-        || lines.stream()
-                .map(l -> NET_LINE.matcher(l.strip()))
-                .filter(Matcher::matches)
-                .filter(m -> m.group(2).split("[,;\\s]+", -1).length > 1)
-                .count()
-            >= lines.size() / 3.0;
+  private boolean anyLine(Predicate<String> fits) {
+    return lines.stream().map(String::strip).anyMatch(fits);
+  }
+
+  /**
+   * Whether most lines are a net with its pins, and lines join pins: one word behind a place is
+   * what is printed there.
+   */
+  private boolean isNetALine() {
+    List<String> told =
+        lines.stream()
+            .filter(l -> !l.isBlank() && !l.strip().startsWith("#"))
+            .limit(LINES_LOOKED_AT)
+            .toList();
+    List<NetLine> nets =
+        told.stream().map(PlainNetList::netLine).flatMap(Optional::stream).toList();
+    long going = told.stream().filter(PlainNetList::goesOn).count();
+    long joining = nets.stream().filter(n -> n.pins().size() > 1).count();
+    return !nets.isEmpty()
+        && nets.size() + going >= MOST * told.size()
+        && (going > 0 || joining >= told.size() * A_THIRD);
+  }
+
+  /** A line that begins a net. */
+  private record NetLine(String net, List<String> pins) {}
+
+  private static Optional<NetLine> netLine(String line) {
+    Matcher head = HEAD.matcher(line.strip());
+    if (!head.matches()) {
+      return Optional.empty();
+    }
+    List<String> pins = words(head.group(2));
+    return !pins.isEmpty() && pins.stream().allMatch(PlainNetList::isPin)
+        ? Optional.of(new NetLine(head.group(1), pins))
+        : Optional.empty();
+  }
+
+  /** An indented line of pins goes on with the net before it. */
+  private static boolean goesOn(String line) {
+    List<String> pins = words(line);
+    return !line.isEmpty()
+        && Character.isWhitespace(line.charAt(0))
+        && !pins.isEmpty()
+        && pins.stream().allMatch(PlainNetList::isPin);
+  }
+
+  private static boolean isPin(String word) {
+    return word.length() <= LONGEST_PIN && PIN.matcher(word).matches();
+  }
+
+  private static List<String> words(String text) {
+    return Arrays.stream(text.split("[,;\\s]+", -1)).filter(w -> !w.isEmpty()).toList();
   }
 
   private int line() {
     return at + 1;
   }
 
-  private void join(String net, String words) {
-    for (String word : words.split("[,;\\s]+", -1)) {
-      Matcher node = NODE.matcher(word);
-      if (word.isEmpty()) {
-        continue;
-      }
+  private void join(String net, List<String> words) {
+    for (String word : words) {
+      Matcher node = NODE.matcher(word.substring(0, Math.min(word.length(), LONGEST_PIN)));
       if (!node.matches() || !Designator.fits(node.group(1))) {
         problems.add(
             line(), "\"" + DraftBoard.shortened(word) + "\" is no pin; a pin is written U14.3");
@@ -134,12 +170,12 @@ final class PlainNetList {
       if (line.isBlank() || line.strip().startsWith("#")) {
         continue;
       }
-      Matcher whole = NET_LINE.matcher(line.strip());
-      if (PINS_LINE.matcher(line).matches() && !net.isEmpty()) {
-        join(net, line.strip());
-      } else if (whole.matches()) {
-        net = whole.group(1);
-        join(net, whole.group(2));
+      Optional<NetLine> begins = netLine(line);
+      if (goesOn(line) && !net.isEmpty()) {
+        join(net, words(line));
+      } else if (begins.isPresent()) {
+        net = begins.get().net();
+        join(net, begins.get().pins());
       } else {
         problems.add(line(), "\"" + DraftBoard.shortened(line) + "\" is no net with its pins");
       }
@@ -173,7 +209,7 @@ final class PlainNetList {
       List<String> texts = inside.subList(1, inside.size());
       part(inside.getFirst(), texts.size() > 1 ? List.of(texts.get(1), texts.get(0)) : texts);
     } else {
-      inside.subList(1, inside.size()).forEach(pins -> join(inside.getFirst(), pins));
+      inside.subList(1, inside.size()).forEach(pins -> join(inside.getFirst(), words(pins)));
     }
   }
 
@@ -193,7 +229,7 @@ final class PlainNetList {
         String[] words = line.split("\\s+", -1);
         part(words[0], words.length > 1 ? List.of(words[1].split("@", -1)) : List.of());
       } else if (section.equals("net") && !line.isEmpty()) {
-        join(net, line);
+        join(net, words(line));
       }
     }
   }
@@ -212,7 +248,7 @@ final class PlainNetList {
         String head = semicolon < 0 ? open : line.substring(0, semicolon).strip();
         String tail = line.substring(semicolon + 1).strip();
         if (section.equals("$NETS")) {
-          join(head.replaceAll("^'|'$", ""), tail);
+          join(head.replaceAll("^'|'$", ""), words(tail));
         } else if (section.equals("$PACKAGES")) {
           List<String> texts = List.of(head.replace("'", "").split("\\s*!\\s*", -1));
           for (String designator : tail.split("[,\\s]+", -1)) {

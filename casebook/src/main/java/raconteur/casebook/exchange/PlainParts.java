@@ -13,6 +13,9 @@ final class PlainParts {
   /** More lines with what stands between columns, and it is a table. */
   private static final double FEW = 0.3;
 
+  /** Longer ones are no line anybody typed. */
+  private static final int LONGEST_LINE = 1000;
+
   private PlainParts() {}
 
   /** The kind of list in words; empty where it is none, and nothing was then taken. */
@@ -70,6 +73,9 @@ final class PlainParts {
    */
   private static int split(String written) {
     String line = written.strip();
+    if (line.length() > LONGEST_LINE) {
+      return 0;
+    }
     int best = 0;
     for (int at = 1; at < line.length(); at++) {
       boolean gap = Character.isWhitespace(line.charAt(at)) || line.charAt(at) == ':';

@@ -1,5 +1,7 @@
 package raconteur.casebook.exchange;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -9,6 +11,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
 
 /**
  * How the lines of a recording as CSV are to be read: what stands before the table, the headings,
@@ -131,11 +135,13 @@ record TimedTable(
     }
 
     private List<String> cells(String line) {
-      List<String> cells = new ArrayList<>();
-      for (String cell : line.split(Pattern.quote(String.valueOf(delimiter)), -1)) {
-        cells.add(cell.strip().replaceAll("^\"|\"$", "").strip());
+      CSVFormat format = CSVFormat.DEFAULT.builder().setDelimiter(delimiter).setTrim(true).get();
+      try (CSVParser parser = CSVParser.parse(line, format)) {
+        return parser.stream().findFirst().map(r -> r.stream().toList()).orElse(List.of(""));
+      } catch (IOException | UncheckedIOException | IllegalStateException e) {
+        // A quote that is not closed on its line: what stands there counts as it is.
+        return List.of(line.split(Pattern.quote(String.valueOf(delimiter)), -1));
       }
-      return cells;
     }
 
     private static boolean isSamples(List<String> cells) {

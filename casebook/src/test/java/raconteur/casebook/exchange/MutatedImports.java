@@ -14,6 +14,8 @@ import raconteur.core.board.BoardWriter;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.core.netlines.NetLines;
+import raconteur.core.netlines.NetLinesWriter;
 
 /**
  * Feeds every importer with files of which bytes, lines and pieces were changed at random: each
@@ -123,10 +125,16 @@ final class MutatedImports {
           DeviceFiles.read("mutated", DecodedText.of(file).text()) instanceof Loaded.Ok<?>;
       case "pin levels, CSV" ->
           VectorCsv.read("mutated", DecodedText.of(file).text()) instanceof Loaded.Ok<?>;
+      case "typed nets" ->
+          NetLines.read(DecodedText.of(file).text(), netted().contents()).problems().isEmpty();
       default ->
           BoardImport.read("mutated", file, DeviceLibrary.shipped(), SHELF::load)
               instanceof Loaded.Ok<?>;
     };
+  }
+
+  private static Board netted() {
+    return SHELF.find("lanternfish-l1").orElseThrow();
   }
 
   /** One to six changes: a byte, a piece cut, doubled or moved, a word put in, the end cut off. */
@@ -191,6 +199,26 @@ final class MutatedImports {
           (gr_line (start 100 60) (end 180 130) (layer "Edge.Cuts")))
         """
             .getBytes(UTF_8));
+    seeds.put(
+        "parts a line",
+        "# mine\nU1 SN74LS245N\nU21-U28 MB8264A-15P\nC1 to C12 100n\nR1, R2 and R3 4K7\n5C Z80A CPU\n"
+            .getBytes(UTF_8));
+    seeds.put(
+        "net list, a net a line",
+        "A0: U1.9 U2-8\n  U3.7\n+5V: U1.20, U2.20\nGND U1.10 U2.10\n".getBytes(UTF_8));
+    seeds.put(
+        "net list, brackets over lines",
+        "[\nU1\nDIP20\n74LS245\n]\n(\nA0\nU1-9\nU2-8\n)\n(\n+5V\nU1-20\n)\n".getBytes(UTF_8));
+    seeds.put(
+        "net list, stars",
+        "*PART*\nU1 74LS245@DIP20\n*NET*\n*SIGNAL* A0\nU1.9 U2.8\n*END*\n".getBytes(UTF_8));
+    seeds.put(
+        "net list, dollars",
+        "$PACKAGES\nDIP20 ! 74LS245 ; U1\n$NETS\n'A0' ; U1.9 U2.8,\nU3.7\n$END\n".getBytes(UTF_8));
+    seeds.put(
+        "net list, commands",
+        ".ADD_COM U1 \"74LS245\"\n.ADD_TER U1 9 \"A0\"\n.TER U2 8\nU3 7\n.END\n".getBytes(UTF_8));
+    seeds.put("typed nets", NetLinesWriter.write(netted().contents()).getBytes(UTF_8));
     seeds.put(
         "IPC-D-356A",
         """

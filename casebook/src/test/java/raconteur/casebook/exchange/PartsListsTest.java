@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -216,6 +218,24 @@ class PartsListsTest {
     if (text.contains("245")) {
       assertThat(device(imported, "U1")).isEqualTo("74LS245");
     }
+  }
+
+  /**
+   * Lines no person types: each is read or refused, and neither exhausts the stack nor the clock.
+   */
+  @ParameterizedTest
+  @ValueSource(strings = {"GND:| U1.7", "U1,| U1,", "(|(", "\n|\n", "*NET*\n*SIGNAL* A\n|U1.7 "})
+  void aLineMadeToTakeForEverDoesNot(String kind) {
+    String[] parts = kind.split("\\|", -1);
+    String text = parts[0] + parts[1].repeat(60_000) + "\nA0: U1.9 U2.8\n";
+    Assertions.assertTimeoutPreemptively(
+        Duration.ofSeconds(20),
+        () ->
+            BoardImport.read(
+                "long",
+                text.getBytes(StandardCharsets.UTF_8),
+                DeviceLibrary.shipped(),
+                SHELF::load));
   }
 
   @ParameterizedTest

@@ -132,6 +132,12 @@ public record BoardContents(
     return copy.done();
   }
 
+  public BoardContents withNotes(String other) {
+    Copy copy = new Copy(this);
+    copy.notes = other;
+    return copy.done();
+  }
+
   public BoardContents withErrorCodes(List<ErrorCode> other) {
     Copy copy = new Copy(this);
     copy.errorCodes = other;

@@ -1,5 +1,7 @@
 package raconteur.core.board;
 
+import java.util.Locale;
+
 /**
  * Which board this is.
  *
@@ -19,6 +21,7 @@ public record BoardIdentity(
     double heightMillimetres,
     boolean copperOrderKnown,
     boolean copperCoated) {
+  private static final int LONGEST_ID = 60;
 
   /** Machine and revision, short enough for a list. */
   public String shortName() {
@@ -37,6 +40,33 @@ public record BoardIdentity(
         heightMillimetres,
         copperOrderKnown,
         copperCoated);
+  }
+
+  /** The same board as one of another machine and revision, with the id and title these give it. */
+  public BoardIdentity named(String otherMachine, String otherRevision) {
+    String name = otherMachine.strip();
+    String letter = otherRevision.strip();
+    return new BoardIdentity(
+        idOf(name + " " + letter),
+        name,
+        letter,
+        name + ", revision " + letter,
+        assembly,
+        widthMillimetres,
+        heightMillimetres,
+        copperOrderKnown,
+        copperCoated);
+  }
+
+  /** An id made of words: small letters, digits, points and hyphens; {@code board} for none. */
+  public static String idOf(String words) {
+    String id =
+        words
+            .strip()
+            .toLowerCase(Locale.ROOT)
+            .replaceAll("[^a-z0-9.]+", "-")
+            .replaceAll("^[.-]+|[.-]+$", "");
+    return id.isEmpty() ? "board" : id.substring(0, Math.min(LONGEST_ID, id.length()));
   }
 
   /** The same board with another size. */

@@ -22,7 +22,8 @@ import raconteur.core.device.PinKind;
  * Adds what one description of a board knows to another: a net list to a parts list, positions to a
  * net list. What is not known is filled, what both know and say differently is a {@link Conflict},
  * and which of the two then counts is said by the caller. No part, no pin in a net and no place is
- * ever lost: where the board's word counts a net can only grow.
+ * ever lost: where the board's word counts a net can only grow. Tables the board has none of (flash
+ * table, cards, suspects, codes, notes) are taken over whole.
  *
  * <p>Nets are the same net where they have a name in common, or where one was named by a program
  * and shares a pin with the other, or where one holds all pins of the other. Cost: linear in both.
@@ -33,6 +34,9 @@ public final class BoardMerge {
           "(?i)/?(N\\$?_?[0-9]+|NET[-_]?[0-9]+|NET-?\\(.*\\)|\\$?\\$?N[0-9]+|[0-9]+|"
               + "[A-Z]{1,3}[0-9]+[-_.][0-9]+)");
 
+  /** Where a part stands nobody has put anywhere. */
+  private static final String UNSORTED = "unsorted";
+
   private final BoardContents board;
   private final BoardContents more;
   private final Winner winner;
@@ -40,11 +44,16 @@ public final class BoardMerge {
   private final Map<String, Part> parts = new LinkedHashMap<>();
   private final Map<String, Device> made = new LinkedHashMap<>();
   private final Map<PinRef, String> netHere = new HashMap<>();
+  private final Map<String, String> renamed = new HashMap<>();
+  private final Map<String, List<String>> pinsHere;
+  private final Map<String, List<String>> pinsAdded;
 
   private BoardMerge(BoardContents board, BoardContents more, Winner winner) {
     this.board = board;
     this.more = more;
     this.winner = winner;
+    this.pinsHere = pinsInNets(board);
+    this.pinsAdded = pinsInNets(more);
   }
 
   /** Whose word counts where the two differ. */
@@ -112,8 +121,7 @@ public final class BoardMerge {
 
   private BoardContents withSections(List<Net> nets) {
     List<String> blocks = new ArrayList<>(board.blocks());
-    parts.values().stream()
-        .map(Part::block)
+    Stream.concat(parts.values().stream().map(Part::block), more.blocks().stream())
         .filter(b -> !blocks.contains(b))
         .distinct()
         .forEach(blocks::add);
@@ -132,19 +140,45 @@ public final class BoardMerge {
         .withBlocks(blocks)
         .withParts(List.copyOf(parts.values()))
         .withNets(nets)
-        .withRails(board.rails().isEmpty() ? more.rails() : board.rails())
+        .withRails(
+            board.rails().isEmpty()
+                ? more.rails()
+                : board.rails().stream().map(this::renamedNet).toList())
         .withGround(
-            netNames.contains(board.ground()) || more.ground().isEmpty()
-                ? board.ground()
+            netNames.contains(now(board.ground())) || more.ground().isEmpty()
+                ? now(board.ground())
                 : more.ground())
+        .withDeadTest(
+            board.deadTest().flashes().isEmpty() && board.deadTest().cartridge().isEmpty()
+                ? more.deadTest()
+                : board.deadTest())
+        .withSymptoms(board.symptoms().isEmpty() ? more.symptoms() : board.symptoms())
+        .withUsualSuspects(
+            board.usualSuspects().isEmpty() ? more.usualSuspects() : board.usualSuspects())
+        .withErrorCodes(board.errorCodes().isEmpty() ? more.errorCodes() : board.errorCodes())
+        .withNotes(board.notes().isBlank() ? more.notes() : board.notes())
         .withNoConnects(
-            board.noConnects().stream()
+            Stream.concat(
+                    board.noConnects().stream(),
+                    more.noConnects().stream()
+                        .filter(n -> exists(n.pin()))
+                        .filter(
+                            n ->
+                                board.noConnects().stream()
+                                    .noneMatch(own -> own.pin().equals(n.pin()))))
                 .filter(n -> nets.stream().noneMatch(net -> net.path().contains(n.pin())))
                 .toList());
   }
 
   private Part together(Part known, Part added) {
-    Part part = known.with(device(known, added));
+    Device device = device(known, added);
+    Part part = known.with(device).with(known.place(), onlyPinsOf(device, known));
+    if (known.block().equals(UNSORTED) && !added.block().equals(UNSORTED)) {
+      part = part.inBlock(added.block());
+    }
+    if (!known.socketed() && added.socketed()) {
+      part = part.inSocket(added.socket());
+    }
     boolean placeCounts =
         added.place().known() && (!known.place().known() || takesAdded(known, added));
     if (placeCounts) {
@@ -156,8 +190,8 @@ public final class BoardMerge {
     return part;
   }
 
-  private static Map<String, Outline.Point> onlyPinsOf(Device device, Part added) {
-    Map<String, Outline.Point> pins = new LinkedHashMap<>(added.pinsAt());
+  private static Map<String, Outline.Point> onlyPinsOf(Device device, Part part) {
+    Map<String, Outline.Point> pins = new LinkedHashMap<>(part.pinsAt());
     pins.keySet().removeIf(number -> device.pin(number).isEmpty());
     return pins;
   }
@@ -195,9 +229,9 @@ public final class BoardMerge {
         (here.isUnknown() && !there.isUnknown()) || (told && winner == Winner.WHAT_IS_ADDED)
             ? there
             : here;
-    Set<String> needed = new LinkedHashSet<>(pinsInNets(board, known.designator()));
+    Set<String> needed = new LinkedHashSet<>(pinsHere.getOrDefault(known.designator(), List.of()));
     if (wanted.isUnknown()) {
-      needed.addAll(pinsInNets(more, known.designator()));
+      needed.addAll(pinsAdded.getOrDefault(known.designator(), List.of()));
     }
     List<String> lacking = needed.stream().filter(n -> wanted.pin(n).isEmpty()).toList();
     if (lacking.isEmpty()) {
@@ -232,12 +266,15 @@ public final class BoardMerge {
     return grown;
   }
 
-  private static List<String> pinsInNets(BoardContents contents, String designator) {
-    return contents.nets().stream()
-        .flatMap(n -> n.path().stream())
-        .filter(p -> p.part().equals(designator))
-        .map(PinRef::number)
-        .toList();
+  /** The pins of each part that are in nets. */
+  private static Map<String, List<String>> pinsInNets(BoardContents contents) {
+    Map<String, List<String>> pins = new HashMap<>();
+    for (Net net : contents.nets()) {
+      for (PinRef pin : net.path()) {
+        pins.computeIfAbsent(pin.part(), _ -> new ArrayList<>()).add(pin.number());
+      }
+    }
+    return pins;
   }
 
   private List<Net> nets() {
@@ -287,7 +324,11 @@ public final class BoardMerge {
     }
     if (!coming.isEmpty()) {
       String shown = isProgramName(name) && !isProgramName(net.name()) ? net.name() : name;
-      Net together = new Net(shown, inOrder(before.path(), coming), before.healthyOrNone());
+      Net together =
+          new Net(
+              shown,
+              inOrder(before.path(), coming),
+              before.healthyOrNone().isEmpty() ? net.healthyOrNone() : before.healthyOrNone());
       if (shown.equals(name)) {
         nets.put(name, together);
       } else {
@@ -314,12 +355,21 @@ public final class BoardMerge {
     return same ? only : net.name();
   }
 
+  private String now(String net) {
+    return renamed.getOrDefault(net, net);
+  }
+
+  private Rail renamedNet(Rail rail) {
+    return rail.withNet(now(rail.net()));
+  }
+
   private void rename(Map<String, Net> nets, String before, Net now) {
-    Map<String, Net> renamed = new LinkedHashMap<>();
-    nets.forEach((name, net) -> renamed.put(name.equals(before) ? now.name() : name, net));
-    renamed.put(now.name(), now);
+    renamed.put(before, now.name());
+    Map<String, Net> inPlace = new LinkedHashMap<>();
+    nets.forEach((name, net) -> inPlace.put(name.equals(before) ? now.name() : name, net));
+    inPlace.put(now.name(), now);
     nets.clear();
-    nets.putAll(renamed);
+    nets.putAll(inPlace);
     now.path().forEach(p -> netHere.put(p, now.name()));
   }
 

@@ -25,12 +25,24 @@ public record Rail(
     madeBy = List.copyOf(madeBy);
   }
 
+  /**
+   * A rail of which only the volts are known, from the name of its net: 5 % (common practice, no
+   * source), and 300 Ω to ground until it is measured (common practice, no source).
+   */
+  public static Rail assumed(String net, double volts) {
+    return new Rail(SupplyName.ofVolts(volts), net, volts, 0.05, 300, 0, List.of(), "");
+  }
+
   public double lowestGoodVolts() {
     return volts - Math.abs(volts) * tolerance;
   }
 
   public double highestGoodVolts() {
     return volts + Math.abs(volts) * tolerance;
+  }
+
+  public Rail withNet(String other) {
+    return new Rail(name, other, volts, tolerance, expectedOhms, amps, madeBy, from);
   }
 
   public Rail withMadeBy(List<String> other) {

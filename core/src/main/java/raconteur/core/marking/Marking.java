@@ -14,10 +14,9 @@ public sealed interface Marking {
   /**
    * One device.
    *
-   * @param speed the grade as printed behind a dash, for example {@code -15}; empty for none
    * @param by how it was told, in words
    */
-  record Known(Device device, String speed, String by) implements Marking {}
+  record Known(Device device, String by) implements Marking {}
 
   /**
    * More than one device, or one that needs a word from whoever holds it.

@@ -1,6 +1,7 @@
 package raconteur.core.marking;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -30,7 +31,6 @@ public final class MarkingReader {
   private static final Pattern SUFFIX =
       Pattern.compile(
           "(?:[A-Z]{1,5}[0-9]{0,2}[A-Z]{0,3}[0-9]?[A-Z]{0,2})?(?:[-/][A-Z0-9]{1,8}){0,3}");
-  private static final Pattern SPEED = Pattern.compile(".*?(-[0-9]{1,3})[A-Z]{0,4}[0-9]?(?:-.*)?");
   private static final Pattern SEVENTY_FOUR =
       Pattern.compile("([A-Z]{0,4})(54|74)([A-Z]{0,4})([0-9]{2,5})(.*)");
   private static final Pattern BARE = Pattern.compile("([A-Z]{1,3})([0-9]{2,4})(.*)");
@@ -40,6 +40,7 @@ public final class MarkingReader {
   private final DeviceLibrary library;
   private final MarkingRules rules;
   private final Map<String, Set<String>> byPrint = new LinkedHashMap<>();
+  private final Set<String> names = new HashSet<>();
   private int longestPrint;
 
   /** A reader of the markings of a library's devices; cost: linear in them. */
@@ -51,6 +52,7 @@ public final class MarkingReader {
     this.library = library;
     this.rules = rules;
     for (Device device : library.all()) {
+      names.add(device.name());
       if (TYPE.matcher(device.name()).matches() && !device.isUnknown()) {
         known(device.name(), device);
       }
@@ -75,7 +77,7 @@ public final class MarkingReader {
     }
     Optional<Device> asWritten = library.find(text.strip());
     if (asWritten.isPresent() && isPlainName(text.strip())) {
-      return new Marking.Known(asWritten.get(), "", "its name");
+      return new Marking.Known(asWritten.get(), "its name");
     }
     String[] words = PlainPrint.words(text);
     List<Found> found = new ArrayList<>();
@@ -95,8 +97,7 @@ public final class MarkingReader {
   /** Names of parts without a type number, such as {@code crystal}, and of the board's own. */
   private boolean isPlainName(String name) {
     return !rules.toAsk().containsKey(name)
-        && (library.all().stream().anyMatch(d -> d.name().equals(name))
-            || name.matches("(connector|resistor-pack|dip-switch)-[0-9]+"));
+        && (names.contains(name) || name.matches("(connector|resistor-pack|dip-switch)-[0-9]+"));
   }
 
   /** A match in the words from first to last. */
@@ -154,7 +155,7 @@ public final class MarkingReader {
   private Optional<Marking> eastern(PlainPrint.Eastern parts) {
     Set<String> names = byPrint.getOrDefault(parts.key(), Set.of());
     if (!names.isEmpty()) {
-      return Optional.of(oneOf(names, "", "an equivalent of"));
+      return Optional.of(oneOf(names, "an equivalent of"));
     }
     String family = rules.easternFamilies().get(parts.series());
     String number = rules.easternFunctions().get(parts.function());
@@ -170,23 +171,23 @@ public final class MarkingReader {
         String core = word.substring(from, from + length);
         String rest = word.substring(from + length);
         String prefix = word.substring(0, from);
-        if (!SUFFIX.matcher(rest).matches()) {
+        if ((!byPrint.containsKey(core) && !rules.toAsk().containsKey(core))
+            || !SUFFIX.matcher(rest).matches()) {
           continue;
         }
-        Set<String> names = new LinkedHashSet<>();
+        Set<String> fitting = new LinkedHashSet<>();
         for (String name : byPrint.getOrDefault(core, Set.of())) {
           if (mayLead(prefix, core, library.find(name).orElseThrow())) {
-            names.add(name);
+            fitting.add(name);
           }
         }
         MarkingRules.Doubtful doubtful = rules.toAsk().get(core);
-        if (doubtful != null && saysLittle(prefix, names)) {
+        if (doubtful != null && saysLittle(prefix, fitting)) {
           return Optional.of(ask(doubtful));
         }
-        if (!names.isEmpty()) {
-          String speed = speed(rest);
+        if (!fitting.isEmpty()) {
           return Optional.of(
-              oneOf(names, speed, names.contains(core) ? "its type number" : "another number of"));
+              oneOf(fitting, fitting.contains(core) ? "its type number" : "another number of"));
         }
       }
     }
@@ -200,8 +201,8 @@ public final class MarkingReader {
   }
 
   /** Whether the letters before a doubtful number leave it as doubtful as it is. */
-  private boolean saysLittle(String prefix, Set<String> names) {
-    return prefix.length() <= 1 || prefix.equals("UPD") || (names.isEmpty() && isPrefix(prefix));
+  private boolean saysLittle(String prefix, Set<String> fitting) {
+    return prefix.length() <= 1 || prefix.equals("UPD") || (fitting.isEmpty() && isPrefix(prefix));
   }
 
   private boolean isPrefix(String letters) {
@@ -232,19 +233,12 @@ public final class MarkingReader {
         : Group.OTHER;
   }
 
-  private Marking oneOf(Set<String> names, String speed, String by) {
+  private Marking oneOf(Set<String> names, String by) {
     List<Device> devices = names.stream().map(n -> library.find(n).orElseThrow()).toList();
     return devices.size() == 1
         ? new Marking.Known(
-            devices.getFirst(),
-            speed,
-            by.endsWith(" of") ? by + " the " + devices.getFirst().name() : by)
+            devices.getFirst(), by.endsWith(" of") ? by + " the " + devices.getFirst().name() : by)
         : new Marking.Ask(devices, "parts of different pins were sold under this number");
-  }
-
-  private static String speed(String rest) {
-    Matcher matcher = SPEED.matcher(rest);
-    return matcher.matches() ? matcher.group(1) : "";
   }
 
   private Optional<Marking> seventyFour(String word) {
@@ -268,11 +262,11 @@ public final class MarkingReader {
     }
     Set<String> own = byPrint.getOrDefault("74" + family + number, Set.of());
     if (!own.isEmpty()) {
-      return Optional.of(oneOf(own, "", by));
+      return Optional.of(oneOf(own, by));
     }
     return library
         .find(series + family + number)
-        .map(d -> new Marking.Known(d, "", by.endsWith(" of") ? by + " the " + d.name() : by));
+        .map(d -> new Marking.Known(d, by.endsWith(" of") ? by + " the " + d.name() : by));
   }
 
   private Optional<Marking> bareFamily(String word) {

@@ -52,7 +52,6 @@ public final class NetLines {
   private static final Pattern JOIN = Pattern.compile("([^\\s:]+)\\s*:\\s*(.*)");
   private static final Pattern NC = Pattern.compile("nc\\s+(.+)", Pattern.CASE_INSENSITIVE);
   private static final int LONGEST_LINE = 4000;
-  private static final double ASSUMED_OHMS = 300;
 
   private final Map<String, Part> parts = new LinkedHashMap<>();
   private final Map<String, Set<PinRef>> nets = new LinkedHashMap<>();
@@ -585,16 +584,7 @@ public final class NetLines {
                       r.net().equals(net)
                           || volts.filter(v -> r.name().equals(SupplyName.ofVolts(v))).isPresent());
       if (volts.isPresent() && !there) {
-        rails.add(
-            new Rail(
-                SupplyName.ofVolts(volts.get()),
-                net,
-                volts.get(),
-                0.05,
-                ASSUMED_OHMS,
-                0,
-                List.of(),
-                ""));
+        rails.add(Rail.assumed(net, volts.get()));
       }
     }
     return rails;

@@ -6,6 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 import raconteur.core.board.BoardMerge.Winner;
+import raconteur.core.data.Loaded;
 import raconteur.core.device.DeviceLibrary;
 
 class BoardMergeTest {
@@ -95,6 +96,37 @@ class BoardMergeTest {
     var same = BoardMerge.of(kittiwake, kittiwake, Winner.WHAT_IS_ADDED);
     assertThat(same.contents()).isEqualTo(kittiwake);
     assertThat(same.conflicts()).isEmpty();
+  }
+
+  @Test
+  void whatTheBoardHasNoneOfIsTakenOverAndItsOwnTablesStay() {
+    BoardContents kittiwake = Boards.KITTIWAKE_B.contents();
+    BoardContents bare =
+        BoardContents.empty(kittiwake.identity())
+            .withParts(List.of(kittiwake.parts().getFirst().inBlock("unsorted").inSocket("")))
+            .withBlocks(List.of("unsorted"));
+    BoardContents both = BoardMerge.of(bare, kittiwake, Winner.THE_BOARD).contents();
+    assertThat(both.deadTest()).isEqualTo(kittiwake.deadTest());
+    assertThat(both.symptoms()).isEqualTo(kittiwake.symptoms());
+    assertThat(both.usualSuspects()).isEqualTo(kittiwake.usualSuspects());
+    assertThat(both.notes()).isEqualTo(kittiwake.notes());
+    assertThat(both.noConnects()).containsExactlyInAnyOrderElementsOf(kittiwake.noConnects());
+    assertThat(both.parts().getFirst().block()).isEqualTo(kittiwake.parts().getFirst().block());
+    assertThat(BoardFiles.check(both, DeviceLibrary.shipped())).isInstanceOf(Loaded.Ok.class);
+    BoardContents other = kittiwake.withNotes("mine").withSymptoms(List.of());
+    assertThat(BoardMerge.of(other, kittiwake, Winner.WHAT_IS_ADDED).contents().notes())
+        .isEqualTo("mine");
+  }
+
+  @Test
+  void aRailFollowsItsNetToTheNameItGets() {
+    Board drawn =
+        board(
+            "{\"part\": \"U1\", \"device\": \"74LS00\", \"block\": \"ram\"}",
+            "{\"net\": \"N$4\", \"path\": [\"U1.14\"]}");
+    BoardContents railed = drawn.contents().withRails(List.of(Rail.assumed("N$4", 5)));
+    BoardContents both = BoardMerge.of(railed, NETS.contents(), Winner.THE_BOARD).contents();
+    assertThat(both.rails()).extracting(Rail::net).containsExactly("+5V");
   }
 
   @Test

@@ -49,6 +49,12 @@ class CapacitorTest {
     "4n7, 4.7e-9, -1",
     "2u2 63V, 2.2e-6, 63",
     "100 nF, 100e-9, -1",
+    ".1uF, 0.1e-6, -1",
+    "104, 100e-9, -1",
+    "473K, 47e-9, -1",
+    "222 ceramic, 2.2e-9, -1",
+    "4N7, 4.7e-9, -1",
+    "22uF/25V, 22e-6, -1",
     "16 V 100 uF, 100e-6, 16",
     "0.22 F back-up, 0.22, -1",
     "'0,1 uF 50 V', 0.1e-6, 50",
@@ -61,7 +67,7 @@ class CapacitorTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"", "16 V", "blue", "10x12", "uF", "=1+1", "4711"})
+  @ValueSource(strings = {"", "16 V", "blue", "10x12", "uF", "=1+1", "4711", "100", "108"})
   void whatIsNoCapacitorIsNotRead(String printed) {
     assertThat(CapacitorSpec.parse(printed)).isEmpty();
   }

@@ -232,14 +232,6 @@ class MarkingReaderTest {
             });
   }
 
-  @ParameterizedTest
-  @CsvSource({"MB8264A-15P, -15", "D4164C-2, -2", "HM6116LP-3, -3", "4116, ''"})
-  void theSpeedIsReadBesideIt(String marking, String speed) {
-    assertThat(READER.read(marking))
-        .isInstanceOfSatisfying(
-            Marking.Known.class, known -> assertThat(known.speed()).isEqualTo(speed));
-  }
-
   @Test
   void everySecondSourceOfTheLibraryFindsItsDeviceOrIsAsked() {
     Map<String, String> wrong = new LinkedHashMap<>();

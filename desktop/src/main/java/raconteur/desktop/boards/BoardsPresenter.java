@@ -14,8 +14,6 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.FutureTask;
 import java.util.function.Consumer;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.BoardExport;
@@ -24,6 +22,7 @@ import raconteur.casebook.exchange.Imported;
 import raconteur.casebook.files.FileKind;
 import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.report.BoardPdf;
+import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardCheck;
 import raconteur.core.board.BoardContents;
@@ -32,11 +31,10 @@ import raconteur.core.board.BoardIdentity;
 import raconteur.core.board.BoardMerge;
 import raconteur.core.board.DepthMeter;
 import raconteur.core.board.GoodReadings;
-import raconteur.core.board.Rail;
-import raconteur.core.board.SupplyName;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Device;
+import raconteur.core.device.DeviceLibrary;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Place;
@@ -52,9 +50,6 @@ import raconteur.desktop.workshop.Workshop;
  * call returns; the last {@value #DEEPEST_UNDO} can be taken back.
  */
 public final class BoardsPresenter {
-  /** Until it is measured (common practice, no source). */
-  private static final double ASSUMED_OHMS = 300;
-
   private static final int DEEPEST_UNDO = 100;
 
   private final Workshop workshop;
@@ -300,22 +295,6 @@ public final class BoardsPresenter {
 
   // Making, deriving, giving up
 
-  /**
-   * What a new board is made of.
-   *
-   * @param millimetres width and height as typed, {@code 240 x 180}; empty where it is not measured
-   * @param rails as typed, {@code +5V +12V}
-   * @param from the sibling it begins as, none for an empty board
-   * @param parts what was understood of the parts, none where none were typed
-   */
-  public record NewBoard(
-      String machine,
-      String revision,
-      String millimetres,
-      String rails,
-      Optional<Board> from,
-      Optional<Imported> parts) {}
-
   /** Reads typed or pasted parts away from the window and hands over what was understood. */
   public void readParts(String text, Consumer<Loaded<Imported>> then) {
     var library = workshop.boards().library();
@@ -323,97 +302,32 @@ public final class BoardsPresenter {
         .files()
         .execute(
             () -> {
-              Loaded<Imported> read =
-                  BoardImport.read(
-                      "parts",
-                      text.getBytes(StandardCharsets.UTF_8),
-                      library,
-                      id -> sibling(Map.of(), id));
+              Loaded<Imported> read = parts(text, library);
               workshop.window().execute(() -> then.accept(read));
             });
   }
 
-  /** Makes a board of everything that was typed; the sentence that says why not, or nothing. */
-  public Optional<String> create(NewBoard typed) {
-    if (typed.machine().isBlank() || typed.revision().isBlank()) {
-      return Optional.of("Type the machine and the revision.");
+  private static Loaded<Imported> parts(String text, DeviceLibrary library) {
+    try {
+      return BoardImport.read(
+          "parts", text.getBytes(StandardCharsets.UTF_8), library, id -> sibling(Map.of(), id));
+    } catch (RuntimeException e) {
+      return new Loaded.Refused<>(
+          List.of(new Issue("parts", 0, 0, "", "they could not be read (" + e + ")")));
     }
-    String id = id(typed.machine() + " " + typed.revision());
-    if (workshop.boards().find(id).isPresent()) {
-      return Optional.of("There is a board " + id + " already.");
-    }
-    Optional<double[]> size = size(typed.millimetres());
-    if (size.isEmpty()) {
-      return Optional.of(
-          "“"
-              + typed.millimetres()
-              + "” is no size; width x height in mm would be taken, such as 240 x 180.");
-    }
-    String title = typed.machine().strip() + ", revision " + typed.revision().strip();
-    BoardContents from =
-        typed
-            .from()
-            .map(Board::contents)
-            .orElseGet(
-                () ->
-                    BoardContents.empty(new BoardIdentity(id, "", "", "", "", 0, 0, false, true)));
-    BoardIdentity was = from.identity();
-    boolean sized = size.get()[0] > 0;
-    BoardContents contents =
-        from.with(
-            new BoardIdentity(
-                id,
-                typed.machine().strip(),
-                typed.revision().strip(),
-                title,
-                "",
-                sized ? size.get()[0] : was.widthMillimetres(),
-                sized ? size.get()[1] : was.heightMillimetres(),
-                was.copperOrderKnown(),
-                was.copperCoated()));
-    List<Rail> rails = new ArrayList<>(contents.rails());
-    for (String word : typed.rails().strip().split("[,;\\s]+", -1)) {
-      if (word.isEmpty() || SupplyName.isGround(word)) {
-        continue;
-      }
-      Optional<Double> volts = SupplyName.volts(word);
-      if (volts.isEmpty()) {
-        return Optional.of(
-            "“" + word + "” is no rail; +5V, +12V, -5V, 3.3V or VCC would be taken.");
-      }
-      String name = SupplyName.ofVolts(volts.get());
-      if (rails.stream().noneMatch(r -> r.name().equals(name))) {
-        rails.add(new Rail(name, word, volts.get(), 0.05, ASSUMED_OHMS, 0, List.of(), ""));
-      }
-    }
-    contents = contents.withRails(rails);
-    if (typed.parts().isPresent()) {
-      contents =
-          BoardMerge.of(
-                  contents, typed.parts().get().board().contents(), BoardMerge.Winner.WHAT_IS_ADDED)
-              .contents();
-    }
-    return kept(contents);
   }
 
-  /** Width and height; noughts where nothing was typed, empty where it is no size. */
-  private static Optional<double[]> size(String typed) {
-    if (typed.isBlank()) {
-      return Optional.of(new double[] {0, 0});
-    }
-    Matcher matcher =
-        Pattern.compile(
-                "\\s*([0-9]{1,4}(?:[.,][0-9]+)?)\\s*(?:x|×|\\*|by|\\s)\\s*"
-                    + "([0-9]{1,4}(?:[.,][0-9]+)?)\\s*(?:mm)?\\s*")
-            .matcher(typed);
-    if (!matcher.matches()) {
-      return Optional.empty();
-    }
-    double width = Double.parseDouble(matcher.group(1).replace(',', '.'));
-    double height = Double.parseDouble(matcher.group(2).replace(',', '.'));
-    return width < 1 || height < 1 || width > 2000 || height > 2000
-        ? Optional.empty()
-        : Optional.of(new double[] {width, height});
+  /** Makes a board of everything that was typed; the sentence that says why not, or nothing. */
+  Optional<String> create(NewBoard typed) {
+    return switch (typed.contents()) {
+      case Outcome.Failed<BoardContents> failed -> Optional.of(failed.sentence());
+      case Outcome.Done<BoardContents>(BoardContents contents) -> {
+        String id = contents.identity().id();
+        yield workshop.boards().find(id).isPresent()
+            ? Optional.of("There is a board " + id + " already.")
+            : kept(contents);
+      }
+    };
   }
 
   /** Makes a revision that is written down as a difference to the chosen board. */
@@ -423,7 +337,7 @@ public final class BoardsPresenter {
       return Optional.of("Type the name of the revision.");
     }
     String machine = from.identity().machine();
-    String id = id(machine + " " + revision);
+    String id = BoardIdentity.idOf(machine + " " + revision);
     if (workshop.boards().find(id).isPresent()) {
       return Optional.of("There is a board " + id + " already.");
     }
@@ -444,17 +358,6 @@ public final class BoardsPresenter {
       chosen = workshop.boards().find(contents.identity().id());
     }
     return refusal;
-  }
-
-  /** An id made of words. */
-  static String id(String words) {
-    String id =
-        words
-            .strip()
-            .toLowerCase(Locale.ROOT)
-            .replaceAll("[^a-z0-9.]+", "-")
-            .replaceAll("^[.-]+|[.-]+$", "");
-    return id.isEmpty() ? "board" : id.substring(0, Math.min(60, id.length()));
   }
 
   /** Takes the user's own file of the chosen board away; a sentence on how it went. */
@@ -555,25 +458,15 @@ public final class BoardsPresenter {
     BoardContents contents = imported.board().contents();
     String proposed = contents.identity().id();
     boolean pack = imported.format().equals("board pack");
-    String id = pack ? proposed : id(machine + " " + revision);
+    String id = pack ? proposed : BoardIdentity.idOf(machine + " " + revision);
     if (!pack && workshop.boards().find(id).isPresent()) {
       return Optional.of(
           "There is a board " + id + " already; add to it, or choose another revision.");
     }
+    BoardIdentity named = contents.identity().named(machine, revision);
     return kept(
         contents.with(
-            new BoardIdentity(
-                id,
-                machine.strip(),
-                revision.strip(),
-                pack
-                    ? contents.identity().title()
-                    : machine.strip() + ", revision " + revision.strip(),
-                contents.identity().assembly(),
-                contents.identity().widthMillimetres(),
-                contents.identity().heightMillimetres(),
-                contents.identity().copperOrderKnown(),
-                contents.identity().copperCoated())));
+            pack ? named.revised(id, named.revision(), contents.identity().title()) : named));
   }
 
   /** The device of this name or marking. */

@@ -16,6 +16,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyEvent;
@@ -449,13 +450,13 @@ public final class BoardsView extends StackPane {
   }
 
   private void keys(KeyEvent e) {
-    if (importPane.isVisible()) {
+    if (importPane.isVisible() || newBoardPane.isVisible()) {
       return;
     }
     if (Keys.TURN_OVER.is(e)) {
       turnOver();
       e.consume();
-    } else if (Keys.UNDO.is(e) && !(e.getTarget() instanceof TextField)) {
+    } else if (Keys.UNDO.is(e) && !(e.getTarget() instanceof TextInputControl)) {
       undo();
       e.consume();
     } else if (Keys.FIND.is(e)) {

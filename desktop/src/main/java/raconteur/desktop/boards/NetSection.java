@@ -8,7 +8,6 @@ import java.util.stream.Collectors;
 import raconteur.core.board.BoardContents;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
-import raconteur.core.board.Rail;
 import raconteur.core.device.Signal;
 
 /** The nets: their pins in copper order and what a healthy board shows. */
@@ -76,19 +75,7 @@ final class NetSection {
         .withGround(contents.ground().equals(before) ? name : contents.ground())
         .withRails(
             contents.rails().stream()
-                .map(
-                    r ->
-                        r.net().equals(before)
-                            ? new Rail(
-                                r.name(),
-                                name,
-                                r.volts(),
-                                r.tolerance(),
-                                r.expectedOhms(),
-                                r.amps(),
-                                r.madeBy(),
-                                r.from())
-                            : r)
+                .map(r -> r.net().equals(before) ? r.withNet(name) : r)
                 .toList())
         .withNoConnects(
             contents.noConnects().stream().filter(n -> !path.contains(n.pin())).toList());

@@ -222,7 +222,7 @@ final class NewBoardPane extends VBox {
     }
     Optional<String> refusal =
         presenter.create(
-            new BoardsPresenter.NewBoard(
+            new NewBoard(
                 machine.getText(),
                 revision.getText(),
                 size.getText(),

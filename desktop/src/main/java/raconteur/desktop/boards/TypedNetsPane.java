@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextArea;
@@ -37,6 +38,7 @@ final class TypedNetsPane extends VBox {
           "nc U5.3", "meant to be unconnected");
 
   private static final long LARGEST_FILE = 1_000_000;
+  private static final int MOST_SHOWN = 6;
 
   private static Map<String, String> ordered(String... words) {
     Map<String, String> pairs = new LinkedHashMap<>();
@@ -125,9 +127,14 @@ final class TypedNetsPane extends VBox {
   }
 
   private static List<String> words(NetLines.Read read) {
-    List<String> words = new ArrayList<>(read.says());
+    List<String> words = new ArrayList<>();
     read.problems().forEach(p -> words.add("line " + p.line() + " is not taken: " + p.says()));
-    return words;
+    words.addAll(read.says());
+    int more = words.size() - MOST_SHOWN;
+    return more <= 0
+        ? words
+        : Stream.concat(words.stream().limit(MOST_SHOWN), Stream.of("and " + more + " lines more"))
+            .toList();
   }
 
   /** Takes what can be taken; a line that cannot stays where it was typed. */

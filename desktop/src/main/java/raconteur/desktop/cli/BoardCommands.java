@@ -29,6 +29,7 @@ import raconteur.core.board.BoardCheck;
 import raconteur.core.board.BoardContents;
 import raconteur.core.board.BoardDifference;
 import raconteur.core.board.BoardFiles;
+import raconteur.core.board.BoardIdentity;
 import raconteur.core.board.BoardMerge;
 import raconteur.core.board.BoardMerge.Winner;
 import raconteur.core.board.BoardWriter;
@@ -103,6 +104,19 @@ final class BoardCommands extends Printing {
       return WholeFile.write(file, kind, text)
           .map(this::refuse)
           .orElseGet(() -> print("Written to " + file + ".\n"));
+    }
+  }
+
+  /** A command about one board. */
+  abstract static class OfOneBoard extends OfBoards {
+    @Parameters(paramLabel = "BOARD", description = "A file, or the id of a shipped board.")
+    private String name = "";
+
+    abstract int call(Board board);
+
+    @Override
+    public final Integer call() {
+      return with(name, this::call);
     }
   }
 
@@ -201,25 +215,11 @@ final class BoardCommands extends Printing {
       if (machine == null && revision == null) {
         return contents;
       }
-      var was = contents.identity();
-      String name = machine == null ? was.machine() : machine;
-      String letter = revision == null ? was.revision() : revision;
-      String id =
-          (name + " " + letter)
-              .toLowerCase(Locale.ROOT)
-              .replaceAll("[^a-z0-9.]+", "-")
-              .replaceAll("^[.-]+|-+$", "");
+      BoardIdentity was = contents.identity();
       return contents.with(
-          new raconteur.core.board.BoardIdentity(
-              id.isEmpty() ? was.id() : id,
-              name,
-              letter,
-              name + ", revision " + letter,
-              was.assembly(),
-              was.widthMillimetres(),
-              was.heightMillimetres(),
-              was.copperOrderKnown(),
-              was.copperCoated()));
+          was.named(
+              machine == null ? was.machine() : machine,
+              revision == null ? was.revision() : revision));
     }
 
     private int checked(BoardContents contents) {
@@ -398,31 +398,19 @@ final class BoardCommands extends Printing {
         "Example: raconteur board check my-board.json"
       },
       mixinStandardHelpOptions = true)
-  static final class Check extends OfBoards {
-    @Parameters(paramLabel = "BOARD", description = "A file, or the id of a shipped board.")
-    private String name = "";
-
+  static final class Check extends OfOneBoard {
     @Override
-    public Integer call() {
-      return with(
-          name,
-          board -> {
-            List<BoardCheck.Problem> problems = BoardCheck.of(board);
-            problems.forEach(
-                p ->
-                    print(
-                        String.format(
-                            Locale.ROOT,
-                            "%-14s %-12s %s%n",
-                            p.kind().words(),
-                            p.place(),
-                            p.what())));
-            print(
-                board.nets().isEmpty()
-                    ? "The board has no nets; there is nothing to check.\n"
-                    : problems.isEmpty() ? "Nothing odd was found.\n" : "");
-            return problems.isEmpty() ? 0 : REFUSED;
-          });
+    int call(Board board) {
+      List<BoardCheck.Problem> problems = BoardCheck.of(board);
+      for (BoardCheck.Problem p : problems) {
+        print(
+            String.format(Locale.ROOT, "%-14s %-12s %s%n", p.kind().words(), p.place(), p.what()));
+      }
+      print(
+          board.nets().isEmpty()
+              ? "The board has no nets; there is nothing to check.\n"
+              : problems.isEmpty() ? "Nothing odd was found.\n" : "");
+      return problems.isEmpty() ? 0 : REFUSED;
     }
   }
 
@@ -434,13 +422,10 @@ final class BoardCommands extends Printing {
         "Example: raconteur board show quillon-kittiwake-b"
       },
       mixinStandardHelpOptions = true)
-  static final class Show extends OfBoards {
-    @Parameters(paramLabel = "BOARD", description = "A file, or the id of a shipped board.")
-    private String name = "";
-
+  static final class Show extends OfOneBoard {
     @Override
-    public Integer call() {
-      return with(name, board -> print(text(board)));
+    int call(Board board) {
+      return print(text(board));
     }
 
     private static String text(Board board) {
@@ -516,10 +501,7 @@ final class BoardCommands extends Printing {
         "Example: raconteur board export my-board.json --as nets -o nets.csv"
       },
       mixinStandardHelpOptions = true)
-  static final class Export extends OfBoards {
-    @Parameters(paramLabel = "BOARD", description = "A file, or the id of a shipped board.")
-    private String name = "";
-
+  static final class Export extends OfOneBoard {
     @Option(
         names = "--as",
         paramLabel = "FORMAT",
@@ -552,23 +534,17 @@ final class BoardCommands extends Printing {
                 "ipc", BoardExport.Format.BARE_BOARD_TEST));
 
     @Override
-    public Integer call() {
+    int call(Board board) {
       BoardExport.Format wanted = BY_WORD.get(format);
       if (wanted == null) {
         return refuse(
             "“" + format + "” is no format; one of " + String.join(", ", BY_WORD.keySet()) + ".");
       }
-      return with(
-          name,
-          board -> {
-            BoardExport.Exported exported = BoardExport.write(board, wanted);
-            if (exported.refusal().isPresent()) {
-              return refuse(exported.refusal().get());
-            }
-            return out == null
-                ? print(exported.text())
-                : write(out, wanted.kind(), exported.text());
-          });
+      BoardExport.Exported exported = BoardExport.write(board, wanted);
+      if (exported.refusal().isPresent()) {
+        return refuse(exported.refusal().get());
+      }
+      return out == null ? print(exported.text()) : write(out, wanted.kind(), exported.text());
     }
   }
 }

@@ -76,8 +76,13 @@ public final class DevicesPresenter {
         : found;
   }
 
+  /**
+   * Whether a name is one of the shipped devices'; one that the casebook had before the library did
+   * stays the user's.
+   */
   public boolean isShipped(Device device) {
-    return DeviceLibrary.shipped().find(device.name()).isPresent();
+    return DeviceLibrary.shipped().find(device.name()).isPresent()
+        && workshop.casebook().devices().stream().noneMatch(d -> d.name().equals(device.name()));
   }
 
   /** The classes priors are known for. */

@@ -6,39 +6,18 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import picocli.CommandLine;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardFiles;
 
-class BoardCommandsTest {
+class BoardCommandsTest extends CommandTest {
   private static final String PARTS =
       "Location,Type\n5C,SN74LS245N\nU3,HOUSE-17\nU4,MB8264A-15P\nR1 to R3,324\n";
   private static final String NETS = "A0: 5C.2 U3.7\n+5V: 5C.20\nB1: 5C.2 R1.1\n";
-
-  @TempDir private Path folder;
-  private final StringWriter out = new StringWriter();
-  private final StringWriter err = new StringWriter();
-
-  private int run(String... arguments) {
-    out.getBuffer().setLength(0);
-    err.getBuffer().setLength(0);
-    return new CommandLine(new RaconteurCommand())
-        .setOut(new PrintWriter(out))
-        .setErr(new PrintWriter(err))
-        .execute(arguments);
-  }
-
-  private String file(String name, String text) throws IOException {
-    return Files.writeString(folder.resolve(name), text).toString();
-  }
 
   private Board kept(String file) throws IOException {
     return BoardFiles.read("kept", Files.readString(Path.of(file))).shipped();
@@ -52,9 +31,9 @@ class BoardCommandsTest {
     assertThat(
             JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
                 .getSchema(schema)
-                .validate(out.toString(), InputFormat.JSON))
+                .validate(out(), InputFormat.JSON))
         .isEmpty();
-    assertThat(out.toString())
+    assertThat(out())
         .contains("\"device\" : \"74LS245\"")
         .contains("\"device\" : \"4164\"")
         .contains("\"device\" : null")
@@ -63,7 +42,7 @@ class BoardCommandsTest {
 
   @Test
   void filesBecomeABoardOfAMachineThatCanBeAddedToComparedAndExported() throws IOException {
-    String pack = folder.resolve("b.json").toString();
+    String pack = path("b.json");
     assertThat(
             run(
                 "board",
@@ -80,43 +59,43 @@ class BoardCommandsTest {
         .isZero();
     assertThat(kept(pack).identity().id()).isEqualTo("fulmar-2");
     assertThat(kept(pack).part("U3").orElseThrow().device().name()).isEqualTo("74LS04");
-    String more = folder.resolve("more.json").toString();
+    String more = path("more.json");
     assertThat(run("board", "import", file("n.txt", NETS), "--onto", pack, "-o", more)).isZero();
     assertThat(kept(more).net("A0").orElseThrow().path()).hasSize(2);
     assertThat(kept(more).parts()).hasSameSizeAs(kept(pack).parts());
     assertThat(run("board", "diff", pack, pack)).isZero();
     assertThat(run("board", "diff", pack, more)).isEqualTo(Printing.REFUSED);
-    assertThat(out.toString()).contains("A0");
+    assertThat(out()).contains("A0");
     assertThat(run("board", "check", more)).isEqualTo(Printing.REFUSED);
-    assertThat(out.toString()).contains("5C.10");
+    assertThat(out()).contains("5C.10");
     assertThat(run("board", "export", more, "--as", "nets")).isZero();
-    assertThat(out.toString()).contains("A0,5C,2");
+    assertThat(out()).contains("A0,5C,2");
     assertThat(run("board", "show", "quillon-kittiwake-b")).isZero();
-    assertThat(out.toString()).contains("74LS244");
+    assertThat(out()).contains("74LS244");
   }
 
   @Test
   void aListThatSaysOtherwiseIsToldAndTakenOnlyWhenAsked() throws IOException {
-    String pack = folder.resolve("b.json").toString();
+    String pack = path("b.json");
     run("board", "import", file("p.csv", PARTS), "-o", pack);
     String other = file("o.csv", "Ref,Type\n5C,74LS244\n");
     assertThat(run("board", "import", other, "--onto", pack)).isZero();
-    assertThat(out.toString()).contains("5C: 74LS245 here, 74LS244 in what is added");
+    assertThat(out()).contains("5C: 74LS245 here, 74LS244 in what is added");
     assertThat(run("board", "import", other, "--onto", pack, "--take-added", "-o", pack)).isZero();
     assertThat(kept(pack).part("5C").orElseThrow().device().name()).isEqualTo("74LS244");
   }
 
   @Test
   void netsAreTypedOntoABoardAndAreWrittenInThatForm() throws IOException {
-    String pack = folder.resolve("b.json").toString();
+    String pack = path("b.json");
     run("board", "import", file("p.csv", PARTS), "-o", pack);
     String typed = file("t.nets", "D0-D7: 5C.2-9\nD0: U4.DIN\n+5V: all\nQ: U99.1\n");
     assertThat(run("board", "nets", typed, "--onto", pack, "-o", pack)).isEqualTo(Printing.REFUSED);
-    assertThat(err.toString()).contains("line 4: U99 is not a part");
+    assertThat(err()).contains("line 4: U99 is not a part");
     assertThat(kept(pack).net("D0").orElseThrow().path()).hasSize(2);
     assertThat(kept(pack).rails()).hasSize(1);
     assertThat(run("board", "export", pack, "--as", "typed-nets")).isZero();
-    assertThat(out.toString()).startsWith("# raconteur-nets/1").contains("D0-7: 5C.2-9");
+    assertThat(out()).startsWith("# raconteur-nets/1").contains("D0-7: 5C.2-9");
   }
 
   @ParameterizedTest
@@ -134,9 +113,6 @@ class BoardCommandsTest {
       })
   void whatCannotBeDoneIsOneSentence(String line) {
     assertThat(run(line.split(" ", -1))).isEqualTo(Printing.REFUSED);
-    assertThat(err.toString().strip())
-        .isNotEmpty()
-        .doesNotContain("Exception")
-        .doesNotContain("\n");
+    assertThat(err().strip()).isNotEmpty().doesNotContain("Exception").doesNotContain("\n");
   }
 }

@@ -6,47 +6,27 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import picocli.CommandLine;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
 
-class DeviceCommandsTest {
-  @TempDir private Path folder;
-  private final StringWriter out = new StringWriter();
-  private final StringWriter err = new StringWriter();
-
-  private int run(String... arguments) {
-    return new CommandLine(new RaconteurCommand())
-        .setOut(new PrintWriter(out))
-        .setErr(new PrintWriter(err))
-        .execute(arguments);
-  }
-
-  private String file(String name, String text) throws IOException {
-    return Files.writeString(folder.resolve(name), text).toString();
-  }
-
+class DeviceCommandsTest extends CommandTest {
   @Test
   void theLibraryIsPrintedInTheOpenFormatAndReadsBack() throws IOException {
     assertThat(run("devices", "--json")).isZero();
-    follows(out.toString());
-    List<Device> read = DeviceFiles.read("printed", out.toString()).shipped();
+    follows(out());
+    List<Device> read = DeviceFiles.read("printed", out()).shipped();
     assertThat(read).isEqualTo(DeviceLibrary.shipped().all());
     assertThat(read.stream().flatMap(d -> d.pins().stream()).map(p -> p.kind().word()))
         .contains("input", "output", "three-state", "open-collector", "bidirectional", "supply");
-    out.getBuffer().setLength(0);
     assertThat(run("device", "74LS257", "--json")).isZero();
-    follows(out.toString());
+    follows(out());
   }
 
   private static void follows(String json) throws IOException {
@@ -59,7 +39,7 @@ class DeviceCommandsTest {
   @Test
   void oneDeviceIsDrawnInText() {
     assertThat(run("device", "SN74HC257N")).isZero();
-    assertThat(out.toString())
+    assertThat(out())
         .contains("74HC257: quad 2-to-1 selector, three-state")
         .contains("input    S   1 |       | 16  VCC  supply")
         .contains("three-state   1Y   4 |")
@@ -71,7 +51,7 @@ class DeviceCommandsTest {
   void aDeviceIsDrivenRowByRow() throws IOException {
     String rows = file("in.csv", "p1,p2,p3,p15\n0,1,0,0\n1,1,0,0\n1,1,0,1\n");
     assertThat(run("drive", "74LS257", "--in", rows)).isZero();
-    assertThat(out.toString().lines())
+    assertThat(out().lines())
         .containsExactly(
             "p1,p2,p3,p4,p5,p6,p7,p9,p10,p11,p12,p13,p14,p15",
             "0,1,0,1,z,z,x,x,z,z,x,z,z,0",
@@ -93,28 +73,25 @@ class DeviceCommandsTest {
   void whatCannotBeDrivenIsRefusedWithItsLine(String rows, String reason) throws IOException {
     String in = file("in.csv", rows.replace("\\n", "\n"));
     assertThat(run("drive", "74LS257", "--in", in)).isEqualTo(1);
-    assertThat(err.toString()).contains(reason);
-    assertThat(out.toString()).isEmpty();
+    assertThat(err()).contains(reason);
+    assertThat(out()).isEmpty();
   }
 
   @Test
   void anUnknownDeviceIsRefused() {
     assertThat(run("device", "74LS99999")).isEqualTo(1);
-    assertThat(err.toString()).contains("is not in the device library");
-    assertThat(run("drive", "74LS00", "--in", folder.resolve("nowhere.csv").toString()))
-        .isEqualTo(1);
+    assertThat(err()).contains("is not in the device library");
+    assertThat(run("drive", "74LS00", "--in", path("nowhere.csv"))).isEqualTo(1);
     assertThat(run("vectors", "74LS629")).isEqualTo(1);
   }
 
   @Test
   void anUnknownPartIsIdentifiedFromTheRowsOfATester() throws IOException {
     assertThat(run("vectors", "74LS138")).isZero();
-    String driven = file("driven.csv", out.toString());
-    out.getBuffer().setLength(0);
+    String driven = file("driven.csv", out());
     assertThat(run("vectors", "74LS138", "--answers")).isZero();
-    String shown = file("shown.csv", out.toString());
-    out.getBuffer().setLength(0);
+    String shown = file("shown.csv", out());
     assertThat(run("identify", "--in", driven, "--answers", shown, "--pins", "16")).isZero();
-    assertThat(out.toString()).startsWith("74LS138").doesNotContain("74LS139");
+    assertThat(out()).startsWith("74LS138").doesNotContain("74LS139");
   }
 }

@@ -4,20 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
 import java.util.TreeSet;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import picocli.CommandLine;
 
-class SimulateCommandTest {
+class SimulateCommandTest extends CommandTest {
   private static final String LATCH =
       """
       {"format": "raconteur-board/1", "id": "latch", "machine": "Latch", "revision": "1",
@@ -36,33 +32,18 @@ class SimulateCommandTest {
        "dead test": {"flashes": []}, "symptoms": []}
       """;
 
-  @TempDir private Path folder;
-  private final StringWriter out = new StringWriter();
-  private final StringWriter err = new StringWriter();
-
-  private int run(String... arguments) {
-    return new CommandLine(new RaconteurCommand())
-        .setOut(new PrintWriter(out))
-        .setErr(new PrintWriter(err))
-        .execute(arguments);
-  }
-
-  private String file(String name, String text) throws IOException {
-    return Files.writeString(folder.resolve(name), text).toString();
-  }
-
   @Test
   void rowsOnNamedNetsAreAnsweredRowByRow() throws IOException {
     String board = file("latch.json", LATCH);
     String rows = file("rows.csv", "/S,/R\n0,1\n1,1\n1,0\n1,1\n");
     assertThat(run("simulate", "--board", board, "--stimulus", rows, "--csv", "--probe", "U1.3"))
         .isZero();
-    assertThat(out.toString()).isEqualToNormalizingNewlines("Q\n1\n1\n0\n0\n");
+    assertThat(out()).isEqualToNormalizingNewlines("Q\n1\n1\n0\n0\n");
   }
 
   @Test
   void theScreenIsPhotographedAndADarkOneIsNot() throws IOException {
-    Path picture = folder.resolve("screen.png");
+    Path picture = Path.of(path("screen.png"));
     assertThat(run("simulate", "--board", "quillon-kittiwake-b", "--picture", picture.toString()))
         .isZero();
     BufferedImage read = ImageIO.read(picture.toFile());
@@ -73,7 +54,7 @@ class SimulateCommandTest {
       }
     }
     assertThat(colours).hasSizeBetween(2, 3);
-    Path dark = folder.resolve("dark.png");
+    Path dark = Path.of(path("dark.png"));
     assertThat(
             run(
                 "simulate",
@@ -84,7 +65,7 @@ class SimulateCommandTest {
                 "--picture",
                 dark.toString()))
         .isNotZero();
-    assertThat(err.toString()).contains("shows no picture");
+    assertThat(err()).contains("shows no picture");
     assertThat(dark).doesNotExist();
   }
 
@@ -93,12 +74,12 @@ class SimulateCommandTest {
     String board = file("latch.json", LATCH);
     String rows = file("rows.csv", "/S,/R,Q\n0,1,0\n");
     assertThat(run("simulate", "--board", board, "--stimulus", rows)).isZero();
-    assertThat(out.toString()).contains("Net Q is driven from outside and by U1.3");
+    assertThat(out()).contains("Net Q is driven from outside and by U1.3");
   }
 
   @Test
   void aShippedBoardIsReadAndRecorded() throws IOException {
-    Path vcd = folder.resolve("out.vcd");
+    Path vcd = Path.of(path("out.vcd"));
     assertThat(
             run(
                 "simulate",
@@ -112,7 +93,7 @@ class SimulateCommandTest {
                 "--vcd",
                 vcd.toString()))
         .isZero();
-    assertThat(out.toString()).contains("\"U22 leaks +5V 68 ohm\"").contains("U8.17 toggling");
+    assertThat(out()).contains("\"U22 leaks +5V 68 ohm\"").contains("U8.17 toggling");
     assertThat(Files.readString(vcd)).contains("$var wire 1 ! PHI $end").contains("$dumpvars");
   }
 
@@ -131,6 +112,6 @@ class SimulateCommandTest {
     System.arraycopy(new String[] {"simulate", "--board", board}, 0, arguments, 0, 3);
     System.arraycopy(words, 0, arguments, 3, words.length);
     assertThat(run(arguments)).isEqualTo(1);
-    assertThat(err.toString()).contains(sentence);
+    assertThat(err()).contains(sentence);
   }
 }
