@@ -13,6 +13,7 @@ public final class News {
   private static final double WORTH_TELLING_DECIBANS = 3;
 
   private static final double WORTH_TELLING_SHARE = 0.02;
+  private static final double MUCH_OF_THE_LEADER = 0.05;
 
   private static final int MOST_SHIFTS = 4;
 
@@ -89,6 +90,7 @@ public final class News {
     boolean moved =
         before.isEmpty()
             || Math.abs(shift(before.get(), leader)) > WORTH_TELLING_DECIBANS
+            || Math.abs(leader.probability() - earlier(before, leader)) > MUCH_OF_THE_LEADER
             || !cleared.isEmpty();
     if (moved) {
       return "That " + String.join(" and ", parts) + ".";

@@ -58,6 +58,22 @@ class NewsTest {
   }
 
   @Test
+  void whereTheLeaderStaysThePlaceThatMovedMostIsTold() {
+    var before = advise("screen garbage", "flash 3 3 3");
+    var after = advise("screen garbage", "flash 3 3 3", "swap U13 good same");
+    assertThat(News.tell(Optional.of(before), after))
+        .startsWith("That takes U13 down from ")
+        .contains("; U24 stays in front with ");
+  }
+
+  @Test
+  void aLeaderThatGainsMuchIsNotCalledLittle() {
+    var before = advise("screen garbage", "flash 3 3 3");
+    var after = advise("screen garbage", "flash 3 3 3", "U24 hot");
+    assertThat(News.tell(Optional.of(before), after)).startsWith("That puts ").contains("on U24.");
+  }
+
+  @Test
   void newsThatChangesLittleSaysSo() {
     var before = advise("screen garbage", "flash 3 3 3");
     var after = advise("screen garbage", "flash 3 3 3", "U26 normal");
