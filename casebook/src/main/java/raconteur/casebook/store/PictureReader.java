@@ -32,6 +32,11 @@ public final class PictureReader {
   private static final long MOST_PIXELS = 80_000_000;
   private static final int THUMBNAIL_PIXELS = 320;
   private static final int PIXELS_FOR_ONE = 4;
+  private static final long MOST_BYTES_OF_A_PHOTOGRAPH = 200L * 1024 * 1024;
+  private static final long MOST_PIXELS_OF_A_PHOTOGRAPH = 400_000_000;
+  private static final int FEWEST_PIXELS_OF_A_PHOTOGRAPH = 100;
+  private static final int PHOTOGRAPH_PIXELS = 3200;
+  private static final double PHOTOGRAPH_QUALITY = 0.88;
   private static final Map<String, String> MEDIA = Map.of("jpeg", "image/jpeg", "png", "image/png");
 
   private PictureReader() {}
@@ -48,6 +53,58 @@ public final class PictureReader {
     } catch (IOException e) {
       return new Outcome.Failed<>(name + " cannot be read; is it still there?");
     }
+  }
+
+  /**
+   * Reads a photograph to work on: turned as the camera was held and scaled down to what a board
+   * needs, as a JPEG. A picture of 400 million pixels takes some 100 MB while it is read.
+   */
+  public static Outcome<Picture> readPhotograph(Path file) {
+    String name = String.valueOf(file.getFileName());
+    try (ImageInputStream in = ImageIO.createImageInputStream(file.toFile())) {
+      if (in == null || in.length() > MOST_BYTES_OF_A_PHOTOGRAPH) {
+        return new Outcome.Failed<>(
+            name
+                + (in == null ? " cannot be read; is it still there?" : " is larger than 200 MB."));
+      }
+      Optional<ImageReader> reader = reader(in).filter(r -> MEDIA.containsKey(format(r)));
+      if (reader.isEmpty()) {
+        return new Outcome.Failed<>(name + " is no JPEG or PNG picture; those two are read.");
+      }
+      reader.get().setInput(in);
+      try {
+        return photograph(name, reader.get());
+      } finally {
+        reader.get().dispose();
+      }
+    } catch (IOException | RuntimeException e) {
+      return new Outcome.Failed<>(name + " is damaged and cannot be shown; save it again.");
+    }
+  }
+
+  private static Outcome<Picture> photograph(String name, ImageReader reader) throws IOException {
+    int width = reader.getWidth(0);
+    int height = reader.getHeight(0);
+    if ((long) width * height > MOST_PIXELS_OF_A_PHOTOGRAPH) {
+      return new Outcome.Failed<>(name + " has more than 400 million pixels: save it smaller.");
+    }
+    if (Math.min(width, height) < FEWEST_PIXELS_OF_A_PHOTOGRAPH) {
+      return new Outcome.Failed<>(
+          name + " is " + width + " x " + height + " pixels; a board needs at least 100 each way.");
+    }
+    int longest = Math.min(PHOTOGRAPH_PIXELS, Math.max(width, height));
+    ImageReadParam some = reader.getDefaultReadParam();
+    int step = Math.max(1, Math.max(width, height) / (2 * longest));
+    some.setSourceSubsampling(step, step, 0, 0);
+    ByteArrayOutputStream scaled = new ByteArrayOutputStream();
+    Thumbnails.of(reader.read(0, some))
+        .size(longest, longest)
+        .addFilter(ExifFilterUtils.getFilterForOrientation(turned(reader)))
+        .imageType(BufferedImage.TYPE_INT_RGB)
+        .outputQuality(PHOTOGRAPH_QUALITY)
+        .outputFormat("jpg")
+        .toOutputStream(scaled);
+    return read(name, scaled.toByteArray());
   }
 
   /** Reads the bytes of a file; the name is for what is said of them. */
