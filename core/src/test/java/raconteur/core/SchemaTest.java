@@ -8,15 +8,20 @@ import com.networknt.schema.SpecVersion;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.board.BoardWriter;
+import raconteur.core.board.Outline;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Figures;
 import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.core.photo.BoardPhoto;
+import raconteur.core.photo.PhotoFile;
+import raconteur.core.photo.PhotoMark;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseFiles;
 import raconteur.core.story.CaseHeader;
@@ -44,6 +49,19 @@ class SchemaTest {
       })
   void shippedBoards(String id) throws IOException {
     follows("board.schema.json", Boards.text(id));
+  }
+
+  @Test
+  void aPhotographsMarks() throws IOException {
+    follows(
+        "photo.schema.json",
+        PhotoFile.write(
+            new BoardPhoto(
+                "0123456789ab",
+                true,
+                List.of(
+                    new PhotoMark(
+                        "U14.1", new Outline.Point(12.5, 7), new Outline.Point(30, 40))))));
   }
 
   @ParameterizedTest

@@ -108,7 +108,7 @@ public final class PictureReader {
   }
 
   /** Reads the bytes of a file; the name is for what is said of them. */
-  static Outcome<Picture> read(String name, byte[] bytes) {
+  public static Outcome<Picture> read(String name, byte[] bytes) {
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
       Optional<ImageReader> reader = reader(in);
       String media = reader.map(r -> MEDIA.getOrDefault(format(r), "")).orElse("");

@@ -109,4 +109,66 @@ class PictureReaderTest {
       assertThat(book.picture("000000000000")).isEmpty();
     }
   }
+
+  private static Picture photograph(Path file) {
+    return done(PictureReader.readPhotograph(file));
+  }
+
+  private String photographRefused(Path file) {
+    return ((Outcome.Failed<Picture>) PictureReader.readPhotograph(file)).sentence();
+  }
+
+  @Test
+  void aPhotographIsScaledDownToWhatABoardNeeds() throws Exception {
+    Picture picture = photograph(picture("jpg", 5000, 2500));
+    assertThat(picture.width()).isEqualTo(3200);
+    assertThat(picture.height()).isEqualTo(1600);
+    assertThat(picture.media()).isEqualTo("image/jpeg");
+    assertThat(photograph(picture("png", 640, 480)).width()).isEqualTo(640);
+  }
+
+  @Test
+  void aPhotographOfAHundredMillionPixelsIsRead() throws Exception {
+    Path file = folder.resolve("huge.png");
+    ImageIO.write(
+        new BufferedImage(12_000, 9_000, BufferedImage.TYPE_BYTE_BINARY), "png", file.toFile());
+    assertThat(photograph(file).width()).isEqualTo(3200);
+  }
+
+  /** Exif 2.3, tag 0x0112: 6 is a picture that has to be turned clockwise by a quarter. */
+  @Test
+  void aPhotographIsTurnedAsTheCameraWasHeld() throws Exception {
+    Path file = picture("jpg", 800, 600);
+    byte[] jpeg = Files.readAllBytes(file);
+    byte[] exif =
+        HexFormat.of()
+            .parseHex(
+                "ffe10022457869660000"
+                    + "4d4d002a00000008"
+                    + "0001011200030000000100060000"
+                    + "00000000");
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    int behindJfif = 4 + (jpeg[4] << 8 | jpeg[5]);
+    out.write(jpeg, 0, behindJfif);
+    out.write(exif);
+    out.write(jpeg, behindJfif, jpeg.length - behindJfif);
+    Files.write(file, out.toByteArray());
+    Picture picture = photograph(file);
+    assertThat(picture.width()).isEqualTo(600);
+    assertThat(picture.height()).isEqualTo(800);
+  }
+
+  @Test
+  void whatIsNoPhotographIsRefusedInASentence() throws Exception {
+    assertThat(photographRefused(folder.resolve("none.jpg"))).contains("none.jpg");
+    assertThat(photographRefused(Files.write(folder.resolve("junk.jpg"), new byte[] {1, 2, 3})))
+        .isEqualTo("junk.jpg is no JPEG or PNG picture; those two are read.");
+    byte[] whole = Files.readAllBytes(picture("png", 800, 600));
+    assertThat(
+            photographRefused(
+                Files.write(folder.resolve("half.png"), Arrays.copyOf(whole, whole.length / 2))))
+        .isEqualTo("half.png is damaged and cannot be shown; save it again.");
+    assertThat(photographRefused(picture("png", 60, 40))).contains("at least 100 each way");
+    assertThat(photographRefused(folder)).isNotEmpty();
+  }
 }

@@ -24,6 +24,7 @@ import raconteur.desktop.theme.Theme;
 import raconteur.desktop.trace.TraceView;
 import raconteur.desktop.workshop.FilePicker;
 import raconteur.desktop.workshop.LaunchPlan;
+import raconteur.desktop.workshop.Photographs;
 import raconteur.desktop.workshop.Workshop;
 
 /** Draws every main view to PNG files, at 1280 × 800, with everything worked out. */
@@ -101,7 +102,7 @@ public final class Pictures {
     draw("shelf");
     frame.showOdds();
     draw("odds");
-    boards();
+    boards(workshop);
     frame.showDevices();
     draw("devices");
     if (workshop.casebook().find(CASE_ARRIVED).isPresent()) {
@@ -139,7 +140,6 @@ public final class Pictures {
     }
     frame.openCase(CASE_TO_MEND);
     stage("Mend", "Plan", "mend");
-    stage("Mend", "Substitute", "substitute");
     frame.openCase(CASE_TO_PROVE);
     stage("Prove", "Plan", "prove");
     stage("Prove", "Soak", "soak");
@@ -166,7 +166,7 @@ public final class Pictures {
   }
 
   /** The boards' view with a net lit. */
-  private void boards() throws IOException {
+  private void boards(Workshop workshop) throws IOException {
     frame.showBoards();
     BoardsView boards = frame.boards().orElseThrow();
     boards.choose("lanternfish-l1");
@@ -191,6 +191,13 @@ public final class Pictures {
         """);
     draw("own-board");
     boards.leaveNewBoard();
+    boards.choose("marram-310");
+    boards.photograph();
+    draw("photograph");
+    boards.placeParts();
+    draw("photograph-parts");
+    boards.leavePhotograph();
+    workshop.photographs().look(Photographs.Look.DIMMED);
   }
 
   private static final long SIMULATION_TO_SHOW = 23;

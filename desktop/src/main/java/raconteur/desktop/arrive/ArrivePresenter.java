@@ -8,6 +8,7 @@ import raconteur.core.board.Board;
 import raconteur.core.data.Loaded;
 import raconteur.core.story.Case;
 import raconteur.core.story.Entry;
+import raconteur.desktop.workshop.Photographs;
 import raconteur.desktop.workshop.Workshop;
 
 /** What it takes to open a case. Without the toolkit. */
@@ -18,6 +19,11 @@ public final class ArrivePresenter {
 
   public ArrivePresenter(Workshop workshop) {
     this.workshop = workshop;
+  }
+
+  /** The boards' photographs, for the map. */
+  Photographs photographs() {
+    return workshop.photographs();
   }
 
   /** What was made of an intake. */

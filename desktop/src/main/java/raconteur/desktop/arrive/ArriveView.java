@@ -38,7 +38,7 @@ public final class ArriveView extends VBox {
   private final ChoiceBox<Optional<SymptomCard>> symptom = new ChoiceBox<>();
   private final Label notice = Texts.label("", Style.NOTICE);
   private final Label facts = Texts.label("");
-  private final BoardMap map = new BoardMap();
+  private final BoardMap map;
   private final RevisionPane revision = new RevisionPane(this::found);
 
   /**
@@ -53,6 +53,7 @@ public final class ArriveView extends VBox {
       Runnable onNewBoard) {
     this.presenter = presenter;
     this.onOpened = onOpened;
+    this.map = new BoardMap(presenter.photographs());
     Style.VIEW.on(this);
     board.setId("board");
     board.setConverter(Texts.shown(b -> b.identity().title()));

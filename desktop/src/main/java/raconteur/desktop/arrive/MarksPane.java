@@ -33,12 +33,13 @@ import raconteur.desktop.theme.Style;
 
 /** The state of the board, drawn onto its map. */
 final class MarksPane extends StagePane {
-  private final BoardMap map = new BoardMap();
+  private final BoardMap map;
   private final Label side = Texts.line("Top side", Style.FAINT);
   private final VBox node = new VBox(6);
 
   MarksPane(CaseDesk desk) {
     super("Marks");
+    this.map = new BoardMap(desk.workshop().photographs());
     map.setBoard(desk.state().board());
     map.setOnPart(part -> host().begin("foreign " + part + " "));
     MenuButton kinds = new MenuButton("draw what happened");

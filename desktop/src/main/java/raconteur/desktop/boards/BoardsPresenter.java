@@ -43,6 +43,7 @@ import raconteur.core.marking.MarkingReader;
 import raconteur.core.netlines.NetLines;
 import raconteur.core.story.Case;
 import raconteur.core.story.HealthyBoard;
+import raconteur.desktop.workshop.Photographs;
 import raconteur.desktop.workshop.Workshop;
 
 /**
@@ -66,6 +67,16 @@ public final class BoardsPresenter {
 
   public List<Board> boards() {
     return workshop.boards().boards();
+  }
+
+  /** What is done with the chosen board's photograph. */
+  PhotoPresenter photo() {
+    return new PhotoPresenter(workshop, this);
+  }
+
+  /** The boards' photographs, for the maps. */
+  Photographs photographs() {
+    return workshop.photographs();
   }
 
   /** What was wrong with files in the user's folder, a line each. */

@@ -46,7 +46,7 @@ public final class BoardsView extends StackPane {
   private final BoardsPresenter presenter;
   private final FilePicker files;
   private final ListView<Board> list = new ListView<>();
-  private final BoardMap map = new BoardMap();
+  private final BoardMap map;
   private final TextField find = new TextField();
   private final Label found = Texts.label("", Style.FAINT);
   private final Label notice = Texts.label("", Style.FAINT);
@@ -65,6 +65,7 @@ public final class BoardsView extends StackPane {
   private final Map<String, SectionEditor> editors = new LinkedHashMap<>();
   private final ImportPane importPane;
   private final NewBoardPane newBoardPane;
+  private final PhotoPane photoPane;
   private final TypedNetsPane typedNets;
   private final BoardDialogs dialogs;
   private boolean refreshing;
@@ -75,11 +76,19 @@ public final class BoardsView extends StackPane {
   public BoardsView(BoardsPresenter presenter, FilePicker files, Runnable onDevices) {
     this.presenter = presenter;
     this.files = files;
+    this.map = new BoardMap(presenter.photographs());
     this.depth = new DepthPane(this::goTo);
     this.importPane = new ImportPane(presenter, this::importLeft);
     importPane.setVisible(false);
     this.newBoardPane = new NewBoardPane(presenter, this::newFromFile, this::made);
     newBoardPane.setVisible(false);
+    this.photoPane =
+        new PhotoPane(
+            presenter,
+            presenter.photo(),
+            () -> files.toRead("A picture of the board", "Pictures", "*.jpg", "*.jpeg", "*.png"),
+            this::photoLeft);
+    photoPane.setVisible(false);
     this.typedNets =
         new TypedNetsPane(
             presenter, () -> files.toRead("Read typed nets", "Nets", "*.nets"), this::show);
@@ -98,7 +107,7 @@ public final class BoardsView extends StackPane {
     VBox.setVgrow(body, Priority.ALWAYS);
     VBox page = new VBox(body);
     Style.VIEW.on(page);
-    getChildren().addAll(page, importPane, newBoardPane);
+    getChildren().addAll(page, importPane, newBoardPane, photoPane);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     showPane("Depth");
   }
@@ -161,6 +170,8 @@ public final class BoardsView extends StackPane {
     imported.setId("import");
     var newBoard = Texts.button("A board of your own …", this::newBoard, Style.PLAIN_BUTTON);
     newBoard.setId("new-board");
+    var photograph = Texts.button("Its photograph …", this::photograph, Style.PLAIN_BUTTON);
+    photograph.setId("photograph");
     VBox left =
         new VBox(
             8,
@@ -168,6 +179,7 @@ public final class BoardsView extends StackPane {
             list,
             imported,
             newBoard,
+            photograph,
             new HBox(6, out, more),
             Texts.button(Keys.DEVICES.on("devices"), onDevices, Style.PLAIN_BUTTON));
     left.setPrefWidth(LIST_WIDTH);
@@ -213,6 +225,7 @@ public final class BoardsView extends StackPane {
             find,
             Texts.button(Keys.TURN_OVER.on("turn over"), this::turnOver, Style.PLAIN_BUTTON),
             axis,
+            map.photographButton(),
             Texts.button("fit", map::fit, Style.PLAIN_BUTTON),
             Texts.button("+", () -> map.zoom(1.5), Style.PLAIN_BUTTON),
             Texts.button("−", () -> map.zoom(1 / 1.5), Style.PLAIN_BUTTON));
@@ -450,11 +463,14 @@ public final class BoardsView extends StackPane {
   }
 
   private void keys(KeyEvent e) {
-    if (importPane.isVisible() || newBoardPane.isVisible()) {
+    if (importPane.isVisible() || newBoardPane.isVisible() || photoPane.isVisible()) {
       return;
     }
     if (Keys.TURN_OVER.is(e)) {
       turnOver();
+      e.consume();
+    } else if (Keys.PHOTOGRAPH.is(e)) {
+      presenter.photographs().lookOtherwise();
       e.consume();
     } else if (Keys.UNDO.is(e) && !(e.getTarget() instanceof TextInputControl)) {
       undo();
@@ -503,6 +519,31 @@ public final class BoardsView extends StackPane {
   /** Leaves the sheet; nothing is made. */
   public void leaveNewBoard() {
     newBoardPane.setVisible(false);
+  }
+
+  /** Opens the photograph of the chosen board. */
+  public void photograph() {
+    if (presenter.chosen().isPresent()) {
+      photoPane.begin();
+    }
+  }
+
+  /** Opens the photograph of the chosen board to place parts on it. */
+  public void placeParts() {
+    if (presenter.chosen().isPresent()) {
+      photoPane.beginPlacing();
+    }
+  }
+
+  /** Leaves the photograph. */
+  public void leavePhotograph() {
+    photoPane.leave();
+  }
+
+  private void photoLeft(String sentence) {
+    refresh();
+    say(sentence);
+    list.requestFocus();
   }
 
   private void newFromFile() {
@@ -554,6 +595,7 @@ public final class BoardsView extends StackPane {
   public void setDim(boolean dim) {
     map.setDim(dim);
     importPane.setDim(dim);
+    photoPane.setDim(dim);
   }
 
   public Node firstFocus() {

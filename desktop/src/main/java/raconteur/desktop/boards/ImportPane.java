@@ -45,7 +45,7 @@ final class ImportPane extends VBox {
   private final Label missing = Texts.label("");
   private final ListView<String> problems = new ListView<>();
   private final Label problemsTitle = Texts.line("", Style.HEADING);
-  private final BoardMap map = new BoardMap();
+  private final BoardMap map;
   private final TextField machine = new TextField();
   private final TextField revision = new TextField();
   private final ChoiceBox<Optional<Board>> target = new ChoiceBox<>();
@@ -65,6 +65,7 @@ final class ImportPane extends VBox {
   ImportPane(BoardsPresenter presenter, Consumer<String> done) {
     this.presenter = presenter;
     this.done = done;
+    this.map = new BoardMap(presenter.photographs());
     Style.VIEW.on(this);
     Style.IMPORT_PANE.on(this);
     problems.setAccessibleText("Problems in the file");

@@ -45,8 +45,15 @@ final class BoardGeometry {
   }
 
   BoardGeometry(Board board) {
+    this(board, true);
+  }
+
+  /**
+   * @param arranged whether parts without a position are shown too
+   */
+  BoardGeometry(Board board, boolean arranged) {
     board.parts().stream().filter(p -> p.place().known()).forEach(p -> lay(p, p.place()));
-    boolean allPlaced = boxes.size() == board.parts().size();
+    boolean allPlaced = !arranged || boxes.size() == board.parts().size();
     if (!allPlaced) {
       arrange(board, boxes.isEmpty() ? MARGIN : Math.max(lower(), size(board, false)) + GAP);
     }

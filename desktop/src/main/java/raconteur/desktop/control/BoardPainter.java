@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.image.Image;
 import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import raconteur.core.board.Board;
@@ -35,12 +36,14 @@ final class BoardPainter {
   private final MapMarks marks;
   private final Set<String> lit;
   private final Optional<DamageArea> drawn;
+  private final Optional<Ground> ground;
   private final Set<String> inside = new HashSet<>();
   private final List<double[]> labelled = new ArrayList<>();
 
   /**
    * @param lit nets to be shown with their path and ends
    * @param drawn a rectangle being drawn just now
+   * @param ground a photograph to draw on
    */
   BoardPainter(
       GraphicsContext g,
@@ -50,7 +53,8 @@ final class BoardPainter {
       Theme.Inks inks,
       MapMarks marks,
       Set<String> lit,
-      Optional<DamageArea> drawn) {
+      Optional<DamageArea> drawn,
+      Optional<Ground> ground) {
     this.g = g;
     this.board = board;
     this.geometry = geometry;
@@ -59,6 +63,37 @@ final class BoardPainter {
     this.marks = marks;
     this.lit = lit;
     this.drawn = drawn;
+    this.ground = ground;
+  }
+
+  /**
+   * A photograph seen straight from above.
+   *
+   * @param dimmed so far that everything drawn over it stands out
+   */
+  record Ground(Image image, double widthMillimetres, double heightMillimetres, boolean dimmed) {
+    /** How much of the photograph is left under the board's colour. */
+    double veil() {
+      return dimmed ? 0.56 : 0;
+    }
+  }
+
+  /** How much of a part's own colour lies over a photograph. */
+  private double over() {
+    return ground.map(p -> p.dimmed() ? 0.45 : 0.0).orElse(1.0);
+  }
+
+  private void photograph(Ground photo) {
+    double w = frame.scale() * photo.widthMillimetres();
+    double h = frame.scale() * photo.heightMillimetres();
+    g.save();
+    g.translate(x(0), y(0));
+    g.scale(frame.mirroredX() ? -1 : 1, frame.mirroredY() ? -1 : 1);
+    g.drawImage(photo.image(), 0, 0, w, h);
+    g.setFill(inks.board());
+    g.setGlobalAlpha(photo.veil());
+    g.fillRect(0, 0, w, h);
+    g.restore();
   }
 
   void paint() {
@@ -191,6 +226,7 @@ final class BoardPainter {
     double height = frame.scale() * geometry.height();
     g.setFill(inks.board());
     g.fillRoundRect(left, top, width, height, 10, 10);
+    ground.ifPresent(this::photograph);
     g.setStroke(inks.faint());
     g.setLineWidth(1);
     g.strokeRoundRect(left, top, width, height, 10, 10);
@@ -211,7 +247,15 @@ final class BoardPainter {
     g.setLineDashes(here ? new double[0] : new double[] {3, 3});
     Color body = here && !behind ? inks.part() : inks.board();
     g.setFill(here ? body.interpolate(inks.suspect(), 0.75 * Math.sqrt(suspicion)) : body);
+    g.setGlobalAlpha(suspicion > SUSPICION_SHOWN ? Math.max(0.55, over()) : over());
     g.fillRect(left, top, w, h);
+    g.setGlobalAlpha(1);
+    if (ground.isPresent()) {
+      // On a photograph a dark line needs a light one under it.
+      g.setStroke(inks.paper());
+      g.setLineWidth(3);
+      g.strokeRect(left, top, w, h);
+    }
     g.setStroke(suspicion > SUSPICION_SHOWN ? inks.suspect() : behind ? inks.faint() : inks.ink());
     g.setLineWidth(suspicion > PERCENT_SHOWN ? 2.5 : behind ? 0.5 : 0.8);
     g.strokeRect(left, top, w, h);
@@ -281,7 +325,8 @@ final class BoardPainter {
     } else if (marks.cleared().contains(part.designator())) {
       name += " ✓";
     }
-    boolean two = across > 26 && room > 60;
+    boolean bare = ground.filter(p -> !p.dimmed()).isPresent();
+    boolean two = across > 26 && room > 60 && !bare;
     double size = labelSize(name, across, room, two);
     if (size < SMALLEST_LABEL_PIXELS) {
       // Better the name alone than nothing: the colour of the frame still tells.
@@ -298,10 +343,10 @@ final class BoardPainter {
     if (upright) {
       g.rotate(-90);
     }
-    if (part.place().underside() != frame.underside()) {
-      // Joints that lie under the name would cross it out.
+    if (part.place().underside() != frame.underside() || bare) {
+      // Joints, or the photograph, that lie under the name would cross it out.
       double width = name.length() * size * 0.62;
-      g.setFill(inks.board());
+      g.setFill(bare ? inks.paper() : inks.board());
       g.fillRect(-width / 2, -size * 0.6, width, size * 1.2);
     }
     g.setFill(labelInk(part, suspicion));

@@ -58,6 +58,7 @@ public enum Keys {
   PANE_BEFORE(Where.PANES, "the pane before", shift(KeyCode.F7)),
 
   TURN_OVER(Where.MAP, "turn the board over", plain(KeyCode.F9)),
+  PHOTOGRAPH(Where.MAP, "the photograph behind it: dimmed, as it is, not shown", shift(KeyCode.F9)),
   MAP_LEFT(Where.MAP, Keys.MOVE, plain(KeyCode.LEFT)),
   MAP_UP(Where.MAP, Keys.MOVE, plain(KeyCode.UP)),
   MAP_RIGHT(Where.MAP, Keys.MOVE, plain(KeyCode.RIGHT)),
@@ -79,6 +80,15 @@ public enum Keys {
   TAKE_NETS(Where.BOARDS, "take the typed nets", plain(KeyCode.ENTER)),
   LEAVE_IMPORT(Where.IMPORT, "leave what is being read in", plain(KeyCode.ESCAPE)),
 
+  SET_POINT(Where.PHOTOGRAPH, "set it here", plain(KeyCode.SPACE)),
+  FINE_LEFT(Where.PHOTOGRAPH, Keys.FINE, shift(KeyCode.LEFT)),
+  FINE_UP(Where.PHOTOGRAPH, Keys.FINE, shift(KeyCode.UP)),
+  FINE_RIGHT(Where.PHOTOGRAPH, Keys.FINE, shift(KeyCode.RIGHT)),
+  FINE_DOWN(Where.PHOTOGRAPH, Keys.FINE, shift(KeyCode.DOWN)),
+  NEXT_MARK(Where.PHOTOGRAPH, "on to the next mark", plain(KeyCode.ENTER)),
+  NEXT_IN_ROW(Where.PHOTOGRAPH, "one more of the row", ctrl(KeyCode.R)),
+  LEAVE_PHOTOGRAPH(Where.PHOTOGRAPH, "leave the photograph", plain(KeyCode.ESCAPE)),
+
   CLOSE_MANUAL(Where.MANUAL, "close it", plain(KeyCode.ESCAPE)),
   OPEN(Where.LISTS, "open the chosen row, keep what was typed", plain(KeyCode.ENTER)),
   NEXT_FIELD(Where.FIELDS, "on to the next field", plain(KeyCode.TAB)),
@@ -87,6 +97,7 @@ public enum Keys {
 
   private static final String VIEWS = "the views, in the order of the bar";
   private static final String OUTCOMES = "what the next step, or the pane, showed";
+  private static final String FINE = "move the mark or the cross by a hair";
   private static final String MOVE = "move the map";
 
   /** The outcomes of a step or a pane, in order. */
@@ -129,6 +140,7 @@ public enum Keys {
     BENCH_LINE("In the bench line", TRACE, STAGE),
     STORY("In the story", TRACE, STAGE),
     MAP("On the map", TRACE, STAGE, BOARDS),
+    PHOTOGRAPH("On a photograph", BOARDS),
     SEARCH("In the search", EVERYWHERE),
     MANUAL("In the manual", EVERYWHERE),
     FIELDS("In fields of many lines", BOARDS),

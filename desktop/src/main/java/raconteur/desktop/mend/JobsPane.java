@@ -29,7 +29,7 @@ final class JobsPane extends TablePane {
   private static final double TABLE_HEIGHT = 210;
 
   private final CaseDesk desk;
-  private final BoardMap map = new BoardMap();
+  private final BoardMap map;
   private final ChoiceBox<Double> from = new ChoiceBox<>();
   private Optional<MendPlan> plan = Optional.empty();
 
@@ -47,6 +47,7 @@ final class JobsPane extends TablePane {
             Column.figures("Takes", 72),
             Column.figures("Damage", 74)));
     this.desk = desk;
+    this.map = new BoardMap(desk.workshop().photographs());
     from.getItems().setAll(FOUND_ONLY, 0.9, 0.5, 0.2);
     from.setValue(0.5);
     from.setAccessibleText("What goes into the plan");

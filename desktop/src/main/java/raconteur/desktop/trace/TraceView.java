@@ -54,7 +54,7 @@ public final class TraceView extends StackPane {
 
   private final CaseDesk desk;
   private final Optional<SimulationDesk> simulation;
-  private final BoardMap map = new BoardMap();
+  private final BoardMap map;
   private final StepCard stepCard;
   private final SuspectList suspects;
   private final ReasonsPane reasons = new ReasonsPane();
@@ -79,6 +79,7 @@ public final class TraceView extends StackPane {
     this.files = files;
     this.desk = desk;
     this.simulation = simulation;
+    this.map = new BoardMap(desk.workshop().photographs());
     this.stepCard =
         new StepCard(
             this::take,
@@ -151,6 +152,7 @@ public final class TraceView extends StackPane {
             8,
             sideName,
             side,
+            map.photographButton(),
             Texts.button("fit", map::fit, Style.PLAIN_BUTTON),
             Texts.button("+", () -> map.zoom(1.5), Style.PLAIN_BUTTON),
             Texts.button("−", () -> map.zoom(1 / 1.5), Style.PLAIN_BUTTON),
@@ -338,6 +340,7 @@ public final class TraceView extends StackPane {
             Keys.ARMS_LENGTH, () -> armsLength.setVisible(!armsLength.isVisible()),
             Keys.STOP_WORKING, desk::stopThinking,
             Keys.TURN_OVER, this::turnOver,
+            Keys.PHOTOGRAPH, desk.workshop().photographs()::lookOtherwise,
             Keys.SWAP, this::trySwap,
             Keys.INSTRUMENTS, () -> simulation.ifPresent(s -> s.take(desk.state().shownStep())),
             Keys.PROBE, focusProbe,

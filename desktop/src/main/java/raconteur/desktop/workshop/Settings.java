@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import raconteur.casebook.photo.BoardPhotos;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.plan.School;
@@ -19,7 +20,8 @@ import raconteur.core.plan.Shop;
 /**
  * Everything the shop has set, kept in its casebook: how it works, what it owns, what its hour and
  * its parts cost, its name, where its files lie, and what is counted beside the story. All names of
- * settings stand here. What was never set, or cannot be read, is the usual.
+ * settings stand here, but those of photographs. What was never set, or cannot be read, is the
+ * usual.
  */
 public final class Settings {
   private static final String SOUNDS = "sound cues";
@@ -155,6 +157,7 @@ public final class Settings {
   public String words() {
     return casebook.settings().entrySet().stream()
         .filter(s -> !s.getKey().equals(SHOP_NAME) && !s.getKey().startsWith(FOLDER))
+        .filter(s -> !s.getKey().startsWith(BoardPhotos.SETTING))
         .map(s -> s.getKey() + ": " + s.getValue() + "\n")
         .collect(Collectors.joining());
   }

@@ -27,6 +27,7 @@ import raconteur.core.story.Case;
  * @param instruments runs the instruments of simulated boards, beside the worker
  * @param window runs what changes the window
  * @param settings what the shop has set
+ * @param photographs the boards' photographs for all maps
  */
 public record Workshop(
     Casebook casebook,
@@ -35,7 +36,8 @@ public record Workshop(
     Executor files,
     Executor instruments,
     Executor window,
-    Settings settings) {
+    Settings settings,
+    Photographs photographs) {
 
   public Workshop(
       Casebook casebook,
@@ -44,7 +46,15 @@ public record Workshop(
       Executor files,
       Executor instruments,
       Executor window) {
-    this(casebook, boards, worker, files, instruments, window, new Settings(casebook));
+    this(
+        casebook,
+        boards,
+        worker,
+        files,
+        instruments,
+        window,
+        new Settings(casebook),
+        new Photographs(casebook, files, window));
   }
 
   /** What the closed cases of a revision have counted. */

@@ -83,7 +83,8 @@ class MishapWindowTest extends InWindow {
                 Runnable::run,
                 Runnable::run,
                 Runnable::run,
-                broken),
+                broken,
+                workshop.photographs()),
             told,
             workshop.boards().find(told.header().boardId()).orElseThrow());
     AtomicReference<Optional<DeskState>> shown = new AtomicReference<>(Optional.empty());
@@ -113,7 +114,8 @@ class MishapWindowTest extends InWindow {
                 Runnable::run,
                 Runnable::run,
                 Runnable::run,
-                workshop.settings()),
+                workshop.settings(),
+                workshop.photographs()),
             told,
             workshop.boards().find(told.header().boardId()).orElseThrow());
     var bar =

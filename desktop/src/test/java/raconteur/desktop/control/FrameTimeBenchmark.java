@@ -1,5 +1,10 @@
 package raconteur.desktop.control;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.concurrent.CountDownLatch;
@@ -11,10 +16,16 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import raconteur.casebook.demo.DemoCases;
+import raconteur.casebook.photo.BoardPhotos;
+import raconteur.casebook.store.Casebook;
+import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardFiles;
 import raconteur.core.data.Loaded;
+import raconteur.core.photo.BoardPhoto;
 import raconteur.desktop.theme.Theme;
+import raconteur.desktop.workshop.Photographs;
 
 /**
  * Times one picture of the map with 400 parts and 6,000 pins, moved and zoomed, beside a plain
@@ -55,7 +66,9 @@ final class FrameTimeBenchmark {
         "Board map, %d parts, %,d pins, 800 x 600 pixels, software rendering%n",
         board.parts().size(),
         pins);
-    BoardMap map = new BoardMap();
+    Photographs photographs = photographs(board);
+    photographs.look(Photographs.Look.DRAWING);
+    BoardMap map = new BoardMap(photographs);
     map.setBoard(board);
     Scene scene = shown(new StackPane(map));
     time(
@@ -64,12 +77,39 @@ final class FrameTimeBenchmark {
         i -> map.light(java.util.Optional.of("N" + (i % 40))));
     map.zoom(4);
     time("the map, four times as close", scene, i -> map.zoom(i % 2 == 0 ? 1.01 : 1 / 1.01));
+    photographs.look(Photographs.Look.DIMMED);
+    time("the same on a photograph", scene, i -> map.zoom(i % 2 == 0 ? 1.01 : 1 / 1.01));
+    map.fit();
+    time(
+        "whole board on a photograph",
+        scene,
+        i -> map.light(java.util.Optional.of("N" + (i % 40))));
     Pane nodes = nodes(board);
     Scene plain = shown(nodes);
     time(
         "one node a pin, moved (plain)",
         plain,
         i -> nodes.getChildren().forEach(n -> n.setTranslateX(i % 7)));
+  }
+
+  /** The drawn photograph of the demo, as if it were of this board. */
+  private static Photographs photographs(Board board) {
+    try {
+      Path folder = Files.createTempDirectory("frames");
+      if (!(Casebook.open(folder.resolve("frames.casebook"), Clock.systemUTC())
+          instanceof Outcome.Done<Casebook>(Casebook book))) {
+        throw new IllegalStateException("no casebook in " + folder);
+      }
+      DemoCases.fill(book);
+      BoardPhotos photos = new BoardPhotos(book);
+      BoardPhoto demo = photos.find("marram-310", false).orElseThrow();
+      photos.keep(board.identity().id(), photos.picture(demo).orElseThrow(), demo);
+      Photographs photographs = new Photographs(book, Runnable::run, Runnable::run);
+      photographs.straight(board, false);
+      return photographs;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   private static Scene shown(Parent root) {
@@ -126,7 +166,8 @@ final class FrameTimeBenchmark {
     }
     String json =
         "{\"format\": \"raconteur-board/1\", \"id\": \"large\", \"machine\": \"L\", \"revision\":"
-            + " \"1\", \"title\": \"L\", \"blocks\": [\"ram\"], \"parts\": ["
+            + " \"1\", \"title\": \"L\", \"outline\": {\"width mm\": 870, \"height mm\": 460},"
+            + " \"blocks\": [\"ram\"], \"parts\": ["
             + parts
             + "], \"nets\": ["
             + nets
