@@ -70,7 +70,7 @@ class BoardPdfTest {
 
   @Test
   void aBoardWithoutPlacesIsNotPrintedToScale() {
-    assertThat(BoardPdf.refusal(SHELF.find("marram-310").orElseThrow())).isPresent();
+    assertThat(BoardPdf.refusal(SHELF.find("petrel-1").orElseThrow())).isPresent();
     assertThat(BoardPdf.refusal(SHELF.find("quillon-kittiwake-b").orElseThrow())).isEmpty();
   }
 }

@@ -140,7 +140,7 @@ public enum Keys {
     BENCH_LINE("In the bench line", TRACE, STAGE),
     STORY("In the story", TRACE, STAGE),
     MAP("On the map", TRACE, STAGE, BOARDS),
-    PHOTOGRAPH("On a photograph", BOARDS),
+    PHOTOGRAPH("On a photograph", EVERYWHERE),
     SEARCH("In the search", EVERYWHERE),
     MANUAL("In the manual", EVERYWHERE),
     FIELDS("In fields of many lines", BOARDS),

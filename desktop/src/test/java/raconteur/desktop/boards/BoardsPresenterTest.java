@@ -231,7 +231,7 @@ class BoardsPresenterTest {
     assertThat(presenter.export(BoardExport.Format.BARE_BOARD_TEST, file)).startsWith("Written");
     assertThat(Files.readString(file)).contains("P  UNITS CUST 1").endsWith("999\n");
     assertThat(presenter.print(folder.resolve("out.pdf"))).contains("check the ruler");
-    choose("marram-310");
+    choose("petrel-1");
     assertThat(presenter.print(file)).contains("whose parts all have places");
     assertThat(presenter.export(BoardExport.Format.NETS, file)).contains("no nets");
     assertThat(presenter.export(BoardExport.Format.PACK, folder.resolve("no").resolve("such")))
