@@ -44,6 +44,7 @@ import raconteur.desktop.workshop.Settings;
       SimulateCommand.class,
       ContestCommand.class,
       SignalsCommand.class,
+      RomCommands.class,
       KeepingCommands.ArchiveCommand.class,
       KeepingCommands.UnarchiveCommand.class,
       KeepingCommands.RestoreCommand.class

@@ -36,6 +36,8 @@ import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
 import raconteur.desktop.desk.WhileShown;
+import raconteur.desktop.rom.RomDialog;
+import raconteur.desktop.rom.RomPresenter;
 import raconteur.desktop.signals.SignalsDialog;
 import raconteur.desktop.signals.SignalsPresenter;
 import raconteur.desktop.simulate.ScreenPane;
@@ -190,10 +192,12 @@ public final class TraceView extends StackPane {
     swap.setOnAction(e -> trySwap());
     MenuItem recording = new MenuItem("read a recording …");
     recording.setOnAction(e -> readRecording());
+    MenuItem rom = new MenuItem("read a ROM …");
+    rom.setOnAction(e -> readRom());
     CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
     sounds.setSelected(desk.workshop().settings().sounds());
     sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
-    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, sounds);
+    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, rom, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     Style.PLAIN_BUTTON.on(menu);
     return menu;
@@ -226,6 +230,16 @@ public final class TraceView extends StackPane {
                     file,
                     getScene().getWindow(),
                     bench::enter));
+  }
+
+  /** What was read out of a ROM of this board, the chosen suspect's where it is one. */
+  public void readRom() {
+    RomPresenter roms = new RomPresenter(desk.workshop(), desk.state().board(), chosen);
+    if (roms.parts().isEmpty()) {
+      bench.say("This board has no ROM among its parts.", false);
+    } else {
+      RomDialog.show(roms, files, getScene().getWindow(), bench::enter);
+    }
   }
 
   /** The chosen suspect tried in a good board and a good one here, step by step. */
