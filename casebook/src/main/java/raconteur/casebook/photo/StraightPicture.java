@@ -91,13 +91,13 @@ public final class StraightPicture {
       double lower =
           (1 - fx) * channel(from[y1 * width + x0], shift)
               + fx * channel(from[y1 * width + x1], shift);
-      colour = colour << 8 | (int) Math.round((1 - fy) * upper + fy * lower);
+      colour = (colour << 8) | (int) Math.round((1 - fy) * upper + fy * lower);
     }
     return colour;
   }
 
   private static int channel(int colour, int shift) {
-    return colour >> shift & 0xFF;
+    return (colour >> shift) & 0xFF;
   }
 
   public int width() {

@@ -170,7 +170,7 @@ public record BurnPlan(byte[] image, List<String> steps, List<String> problems) 
 
   private static List<Integer> lines(int needs, int has) {
     List<Integer> lines = new ArrayList<>();
-    for (int bit = Integer.numberOfTrailingZeros(needs); 1 << bit < has; bit++) {
+    for (int bit = Integer.numberOfTrailingZeros(needs); (1 << bit) < has; bit++) {
       lines.add(bit);
     }
     return lines;
@@ -179,7 +179,7 @@ public record BurnPlan(byte[] image, List<String> steps, List<String> problems) 
   private static String levels(int bank, int needs, int has) {
     List<Integer> lines = lines(needs, has);
     return lines.stream()
-        .map(bit -> "A" + bit + ((bank >> lines.indexOf(bit) & 1) == 1 ? " high" : " low"))
+        .map(bit -> "A" + bit + (((bank >> lines.indexOf(bit)) & 1) == 1 ? " high" : " low"))
         .collect(Collectors.joining(", "));
   }
 }

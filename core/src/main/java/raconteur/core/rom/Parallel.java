@@ -32,7 +32,7 @@ public final class Parallel {
       }
       byte[] image = new byte[length];
       for (int i = 0; i < length; i++) {
-        image[i] = (byte) (chips[1][i] << 4 | chips[0][i] & 0xF);
+        image[i] = (byte) ((chips[1][i] << 4) | (chips[0][i] & 0xF));
       }
       return image;
     }
@@ -61,7 +61,7 @@ public final class Parallel {
       for (int i = 0; i < length; i++) {
         parts[c][i] =
             switch (way) {
-              case NIBBLES -> (byte) (c == 0 ? image[i] & 0xF : image[i] >> 4 & 0xF);
+              case NIBBLES -> (byte) (c == 0 ? image[i] & 0xF : (image[i] >> 4) & 0xF);
               case BYTES_IN_TURN -> image[i * chips + c];
               case ONE_AFTER_ANOTHER -> image[c * length + i];
             };

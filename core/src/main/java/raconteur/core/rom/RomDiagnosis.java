@@ -149,8 +149,8 @@ public final class RomDiagnosis {
     for (int bit = 0; bit < WIDTH; bit++) {
       int[] ways = new int[2];
       for (int a = 0; a < read.length; a++) {
-        int should = wanted[a] >> bit & 1;
-        if ((read[a] >> bit & 1) != should) {
+        int should = (wanted[a] >> bit) & 1;
+        if (((read[a] >> bit) & 1) != should) {
           ways[should]++;
         }
       }
@@ -218,7 +218,7 @@ public final class RomDiagnosis {
   private record Stuck(int bit, boolean high) implements Bend {
     @Override
     public int at(int address) {
-      return high ? address | 1 << bit : address & ~(1 << bit);
+      return high ? address | (1 << bit) : address & ~(1 << bit);
     }
 
     @Override
@@ -230,7 +230,7 @@ public final class RomDiagnosis {
   private record Joined(int one, int other, boolean lowWins) implements Bend {
     @Override
     public int at(int address) {
-      int both = 1 << one | 1 << other;
+      int both = (1 << one) | (1 << other);
       int set = address & both;
       boolean high = lowWins ? set == both : set != 0;
       return high ? address | both : address & ~both;
@@ -245,9 +245,9 @@ public final class RomDiagnosis {
   private record Exchanged(int one, int other) implements Bend {
     @Override
     public int at(int address) {
-      int a = address >> one & 1;
-      int b = address >> other & 1;
-      return a == b ? address : address ^ (1 << one | 1 << other);
+      int a = (address >> one) & 1;
+      int b = (address >> other) & 1;
+      return a == b ? address : address ^ ((1 << one) | (1 << other));
     }
 
     @Override
@@ -259,7 +259,7 @@ public final class RomDiagnosis {
   private record Inverted(int bit) implements Bend {
     @Override
     public int at(int address) {
-      return address ^ 1 << bit;
+      return address ^ (1 << bit);
     }
 
     @Override
@@ -499,15 +499,17 @@ public final class RomDiagnosis {
   private static byte turned(byte should, List<Turn> turns) {
     int value = 0;
     for (int bit = 0; bit < WIDTH; bit++) {
-      int own = should >> bit & 1;
+      int own = (should >> bit) & 1;
       int out =
           switch (turns.get(bit)) {
             case Same _ -> own;
             case Level level -> level.high() ? 1 : 0;
             case Not _ -> 1 - own;
-            case Of of -> should >> of.bit() & 1;
+            case Of of -> (should >> of.bit()) & 1;
             case With with ->
-                with.lowWins() ? own & should >> with.bit() & 1 : own | should >> with.bit() & 1;
+                with.lowWins()
+                    ? own & ((should >> with.bit()) & 1)
+                    : own | ((should >> with.bit()) & 1);
           };
       value |= out << bit;
     }
@@ -541,7 +543,7 @@ public final class RomDiagnosis {
       Arrays.setAll(at, i -> i);
     } else {
       // A Weyl sequence by the golden ratio is even in every address bit.
-      Arrays.setAll(at, i -> (int) (((i * 0x9E3779B97F4A7C15L) >>> 32) * (long) length >>> 32));
+      Arrays.setAll(at, i -> (int) ((((i * 0x9E3779B97F4A7C15L) >>> 32) * length) >>> 32));
     }
     long[] off = new long[(at.length + 63) / 64];
     int differing = 0;
@@ -564,7 +566,7 @@ public final class RomDiagnosis {
     for (int i = 0; i < at.length; i++) {
       byte b = bytes.at(at[i]);
       for (int bit = 0; bit < WIDTH; bit++) {
-        rows[bit][i >> 6] |= (long) (b >> bit & 1) << (i & 63);
+        rows[bit][i >> 6] |= (long) ((b >> bit) & 1) << (i & 63);
       }
     }
     return rows;

@@ -138,7 +138,7 @@ public final class RomFile {
         if (sum(r, r.length) != 0) {
           return refused(name, i + 1, "the record's check sum is wrong; read the part again");
         }
-        int address = (r[1] & 0xFF) << 8 | r[2] & 0xFF;
+        int address = ((r[1] & 0xFF) << 8) | (r[2] & 0xFF);
         byte[] data = Arrays.copyOfRange(r, 4, r.length - 1);
         switch (r[3]) {
           case 0 -> {
@@ -161,7 +161,7 @@ public final class RomFile {
     }
 
     private static int word(byte[] data) {
-      return data.length == 2 ? (data[0] & 0xFF) << 8 | data[1] & 0xFF : 0;
+      return data.length == 2 ? ((data[0] & 0xFF) << 8) | (data[1] & 0xFF) : 0;
     }
 
     Loaded<Contents> motorola(List<String> lines) {
@@ -190,7 +190,7 @@ public final class RomFile {
           }
           long address = 0;
           for (int k = 1; k <= width; k++) {
-            address = address << 8 | r[k] & 0xFF;
+            address = (address << 8) | (r[k] & 0xFF);
           }
           if (!put(address, Arrays.copyOfRange(r, 1 + width, r.length - 1))) {
             return refused(name, i + 1, "its addresses span more than " + MOST_BYTES + " bytes");
@@ -326,7 +326,7 @@ public final class RomFile {
     byte[] r = new byte[1 + width + data.length + 1];
     r[0] = (byte) (r.length - 1);
     for (int k = 0; k < width; k++) {
-      r[1 + k] = (byte) (address >> 8 * (width - 1 - k));
+      r[1 + k] = (byte) (address >> (8 * (width - 1 - k)));
     }
     System.arraycopy(data, 0, r, 1 + width, data.length);
     r[r.length - 1] = (byte) ~Records.sum(r, r.length - 1);

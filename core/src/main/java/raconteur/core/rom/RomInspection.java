@@ -47,7 +47,7 @@ public record RomInspection(
     for (int bit = 0; bit < 8; bit++) {
       int high = 0;
       for (byte b : image) {
-        high += b >> bit & 1;
+        high += (b >> bit) & 1;
       }
       planes.add(high / (double) image.length);
     }
@@ -78,10 +78,10 @@ public record RomInspection(
     if (Integer.bitCount(image.length) != 1) {
       return idle;
     }
-    for (int bit = 0; 1 << bit < image.length; bit++) {
+    for (int bit = 0; (1 << bit) < image.length; bit++) {
       boolean same = true;
       for (int a = 0; a < image.length && same; a++) {
-        same = image[a] == image[a ^ 1 << bit];
+        same = image[a] == image[a ^ (1 << bit)];
       }
       if (same) {
         idle.add(bit);
@@ -158,8 +158,8 @@ public record RomInspection(
       return signs;
     }
     int n = image.length;
-    int little = (image[n - 3] & 0xFF) << 8 | image[n - 4] & 0xFF;
-    int big = (image[n - 2] & 0xFF) << 8 | image[n - 1] & 0xFF;
+    int little = ((image[n - 3] & 0xFF) << 8) | (image[n - 4] & 0xFF);
+    int big = ((image[n - 2] & 0xFF) << 8) | (image[n - 1] & 0xFF);
     int bottom = 0x10000 - Math.min(n, 0x10000);
     if (little >= bottom && little < 0xFFFA && n <= 0x8000 && isProgram(image, little - bottom)) {
       signs.add(

@@ -31,9 +31,9 @@ public record Sums(long crc32, String sha1, int sum16, int crcCcitt, int xor) {
   }
 
   static int ccitt(int before, int value) {
-    int crc = before ^ value << 8;
+    int crc = before ^ (value << 8);
     for (int bit = 0; bit < 8; bit++) {
-      crc = (crc & 0x8000) != 0 ? crc << 1 ^ 0x1021 : crc << 1;
+      crc = (crc & 0x8000) != 0 ? (crc << 1) ^ 0x1021 : crc << 1;
     }
     return crc & 0xFFFF;
   }

@@ -47,7 +47,7 @@ public record TwoReadings(
         first = first < 0 ? a : first;
         last = a;
         for (int bit = 0; bit < 8; bit++) {
-          byBit[bit] += off >> bit & 1;
+          byBit[bit] += (off >> bit) & 1;
         }
       }
     }

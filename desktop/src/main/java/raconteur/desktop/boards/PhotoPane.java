@@ -11,6 +11,8 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.Toggle;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.image.Image;
@@ -105,8 +107,8 @@ final class PhotoPane extends VBox {
     place.setId("photo-place");
     sides
         .selectedToggleProperty()
-        .addListener((o, before, now) -> kept(sides, () -> begin(now == under)));
-    works.selectedToggleProperty().addListener((o, before, now) -> kept(works, this::show));
+        .addListener((o, before, now) -> kept(sides, before, () -> begin(under.isSelected())));
+    works.selectedToggleProperty().addListener((o, before, now) -> kept(works, before, this::show));
     HBox head =
         new HBox(
             10,
@@ -130,16 +132,13 @@ final class PhotoPane extends VBox {
   }
 
   /** A click on what is chosen leaves it chosen. */
-  private void kept(ToggleGroup group, Runnable work) {
+  private void kept(ToggleGroup group, Toggle before, Runnable work) {
     if (filling) {
       return;
     }
     if (group.getSelectedToggle() == null) {
       filling = true;
-      group.selectToggle(
-          group == top.getToggleGroup()
-              ? presenter.underside() ? under : top
-              : place.isVisible() && placing.isVisible() ? place : straighten);
+      group.selectToggle(before);
       filling = false;
       return;
     }
@@ -442,7 +441,7 @@ final class PhotoPane extends VBox {
       repeat();
     } else if (Keys.UNDO.is(e)
         && placing.isVisible()
-        && !(e.getTarget() instanceof javafx.scene.control.TextInputControl)) {
+        && !(e.getTarget() instanceof TextInputControl)) {
       undo();
     } else {
       return;

@@ -57,7 +57,7 @@ final class BitPicture extends Drawing {
   /** How many addresses lie beside one another: as near to a square as a power of two is. */
   private static int columns(int bytes) {
     int bits = 32 - Integer.numberOfLeadingZeros(Math.max(1, bytes - 1));
-    return 1 << (bits + 1) / 2;
+    return 1 << ((bits + 1) / 2);
   }
 
   private static int rows(int bytes) {
@@ -77,7 +77,8 @@ final class BitPicture extends Drawing {
   }
 
   private double top(int plane) {
-    return NAME + plane / ACROSS * (cellHeight() + GAP + NAME);
+    int row = plane / ACROSS;
+    return NAME + row * (cellHeight() + GAP + NAME);
   }
 
   @Override
@@ -121,7 +122,7 @@ final class BitPicture extends Drawing {
     int wrongLow = argb(inks.suspect().interpolate(inks.paper(), 0.45));
     int[] colours = new int[columns * rows];
     for (int a = 0; a < image.length; a++) {
-      boolean set = (image[a] >> bit & 1) == 1;
+      boolean set = ((image[a] >> bit) & 1) == 1;
       colours[a] = isWrong(image, a, bit) ? set ? wrongHigh : wrongLow : set ? high : low;
     }
     WritableImage picture = new WritableImage(columns, rows);
@@ -132,16 +133,16 @@ final class BitPicture extends Drawing {
   }
 
   private static int argb(Color colour) {
-    return 0xFF << 24
-        | (int) Math.round(colour.getRed() * 255) << 16
-        | (int) Math.round(colour.getGreen() * 255) << 8
+    return (0xFF << 24)
+        | ((int) Math.round(colour.getRed() * 255) << 16)
+        | ((int) Math.round(colour.getGreen() * 255) << 8)
         | (int) Math.round(colour.getBlue() * 255);
   }
 
   private boolean isWrong(byte[] image, int address, int bit) {
     return should
         .filter(s -> address < s.length)
-        .filter(s -> ((s[address] ^ image[address]) >> bit & 1) == 1)
+        .filter(s -> (((s[address] ^ image[address]) >> bit) & 1) == 1)
         .isPresent();
   }
 
@@ -154,8 +155,8 @@ final class BitPicture extends Drawing {
       double across = (x - left(plane)) / cellWidth();
       double down = (y - top(plane)) / cellHeight();
       if (across >= 0 && across < 1 && down >= 0 && down < 1) {
-        int address =
-            (int) (down * rows(length)) * columns(length) + (int) (across * columns(length));
+        int row = (int) (down * rows(length));
+        int address = row * columns(length) + (int) (across * columns(length));
         return address < length
             ? "D" + (7 - plane) + " of " + RomPresenter.at(address, should, read.get())
             : "";

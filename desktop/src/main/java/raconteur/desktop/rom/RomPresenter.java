@@ -3,7 +3,9 @@ package raconteur.desktop.rom;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import raconteur.casebook.exchange.RomImages;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
@@ -73,18 +75,13 @@ public final class RomPresenter {
     }
   }
 
-  private Optional<Device> device() {
-    return board.part(part).map(Part::device);
-  }
-
   /**
    * Reads a file away from the window.
    *
    * @param asWanted whether it is what should be there, else one more reading
    * @param then told the sentence that refuses it, or nothing, on the window's thread
    */
-  public void read(
-      Path file, boolean asWanted, java.util.function.Consumer<Optional<String>> then) {
+  public void read(Path file, boolean asWanted, Consumer<Optional<String>> then) {
     workshop
         .files()
         .execute(
@@ -115,7 +112,7 @@ public final class RomPresenter {
   }
 
   /** Works out what the readings come to, away from the window. */
-  public void work(java.util.function.Consumer<Shown> then) {
+  public void work(Consumer<Shown> then) {
     List<Image> now = List.copyOf(readings);
     Optional<Image> should = wanted;
     String of = part;
@@ -146,7 +143,7 @@ public final class RomPresenter {
       RomInspection seen = RomInspection.of(first.get());
       sentences.add(
           String.format(
-              java.util.Locale.ROOT,
+              Locale.ROOT,
               "%d bytes, sum %04X, CRC-32 %08X, %.1f bits a byte. Nothing to hold it against:",
               first.get().length,
               seen.sums().sum16(),
@@ -174,7 +171,7 @@ public final class RomPresenter {
 
   /** What stands at an address, in a few words. */
   public static String at(int address, Optional<byte[]> should, byte[] read) {
-    String here = String.format(java.util.Locale.ROOT, "%04X: %02X", address, read[address] & 0xFF);
+    String here = String.format(Locale.ROOT, "%04X: %02X", address, read[address] & 0xFF);
     return should
         .filter(s -> address < s.length)
         .map(
@@ -182,8 +179,7 @@ public final class RomPresenter {
                 here
                     + (s[address] == read[address]
                         ? ", as it should be"
-                        : String.format(
-                            java.util.Locale.ROOT, ", should be %02X", s[address] & 0xFF)))
+                        : String.format(Locale.ROOT, ", should be %02X", s[address] & 0xFF)))
         .orElse(here);
   }
 }
