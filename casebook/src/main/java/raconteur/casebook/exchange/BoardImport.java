@@ -109,7 +109,21 @@ public final class BoardImport {
   /** Reads a file's bytes. */
   public static Loaded<Imported> read(
       String name, byte[] bytes, DeviceLibrary library, BoardFiles.Siblings siblings) {
-    return new BoardImport(name, library, siblings, Map.of()).read(bytes);
+    return read(name, bytes, library, siblings, Map.of());
+  }
+
+  /**
+   * Reads a file's bytes.
+   *
+   * @param said what somebody said a marking is: marking to device
+   */
+  public static Loaded<Imported> read(
+      String name,
+      byte[] bytes,
+      DeviceLibrary library,
+      BoardFiles.Siblings siblings,
+      Map<String, String> said) {
+    return new BoardImport(name, library, siblings, said).read(bytes);
   }
 
   private static Loaded<Imported> refused(String name, String reason) {

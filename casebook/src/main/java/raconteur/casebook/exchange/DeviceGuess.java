@@ -129,7 +129,7 @@ final class DeviceGuess {
     for (String text : texts) {
       Optional<Device> mine = Optional.ofNullable(said.get(text)).flatMap(library::find);
       if (mine.filter(d -> fits(d, part)).isPresent()) {
-        return new Told(mine, text, "what you said it is");
+        return new Told(mine, text, ImportedPart.SAID);
       }
     }
     String letters = letters(part);

@@ -9,4 +9,7 @@ import java.util.Optional;
  * @param device the device of the library it is, none where nobody knows
  * @param knownBy how that was told, in words
  */
-public record ImportedPart(String part, String marking, Optional<String> device, String knownBy) {}
+public record ImportedPart(String part, String marking, Optional<String> device, String knownBy) {
+  /** How it was told where somebody said it. */
+  public static final String SAID = "what you said it is";
+}

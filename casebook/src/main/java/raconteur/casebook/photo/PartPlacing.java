@@ -37,9 +37,14 @@ public final class PartPlacing {
 
   private final BoardContents contents;
   private final DeviceLibrary library;
+  private final Map<String, String> said;
 
-  public PartPlacing(BoardContents contents, DeviceLibrary library) {
+  /**
+   * @param said what somebody said a marking is: marking to device
+   */
+  public PartPlacing(BoardContents contents, DeviceLibrary library, Map<String, String> said) {
     this.contents = contents;
+    this.said = Map.copyOf(said);
     this.library = library.with(contents.devices());
   }
 
@@ -92,7 +97,8 @@ public final class PartPlacing {
   public Answer draw(String designator, String print, boolean underside, Point pinOne, Point far) {
     return answer(
         () -> {
-          String name = designator.strip();
+          String typed = designator.strip();
+          String name = find(typed).isPresent() ? typed : typed.toUpperCase(Locale.ROOT);
           if (!Designator.fits(name)) {
             throw new No(
                 name.isEmpty()
@@ -192,7 +198,8 @@ public final class PartPlacing {
             name,
             (name + " " + print).getBytes(StandardCharsets.UTF_8),
             library,
-            id -> new Loaded.Refused<>(List.of(new Issue(id, 0, 0, "", "not asked for"))));
+            id -> new Loaded.Refused<>(List.of(new Issue(id, 0, 0, "", "not asked for"))),
+            said);
     if (loaded instanceof Loaded.Ok<Imported>(Imported imported)
         && imported.board().part(name).isPresent()) {
       List<String> asked = imported.problems().stream().map(Issue::reason).toList();
@@ -237,7 +244,7 @@ public final class PartPlacing {
           List<String> names = new ArrayList<>(List.of(first));
           for (int i = 1; i < count; i++) {
             String name = after(names.getLast());
-            board = new PartPlacing(board, library).alike(name, begin, places.get(i));
+            board = new PartPlacing(board, library, said).alike(name, begin, places.get(i));
             names.add(name);
           }
           return new Placed(

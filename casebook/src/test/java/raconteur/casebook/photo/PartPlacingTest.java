@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -24,7 +25,7 @@ class PartPlacingTest {
           new BoardIdentity("tern-1", "Tern", "1", "Tern, revision 1", "", 240, 180, false, true));
 
   private static PartPlacing on(BoardContents contents) {
-    return new PartPlacing(contents, LIBRARY);
+    return new PartPlacing(contents, LIBRARY, Map.of("HOUSE-9", "74LS04"));
   }
 
   private static PartPlacing.Placed placed(PartPlacing.Answer answer) {
@@ -72,6 +73,15 @@ class PartPlacingTest {
   }
 
   @Test
+  void whatSomebodySaidAMarkingIsHolds() {
+    assertThat(
+            part(placed(drawn(BARE, "U9", "HOUSE-9", "DIP14", 14, at(60, 70, 0))).contents(), "U9")
+                .device()
+                .name())
+        .isEqualTo("74LS04");
+  }
+
+  @Test
   void aPartOfTheListIsMovedAndKeepsWhatIsKnownOfIt() {
     BoardContents board =
         BARE.withParts(
@@ -79,6 +89,8 @@ class PartPlacingTest {
                 Part.of("U7", LIBRARY.find("74LS245").orElseThrow(), "cpu").inSocket("dual wipe")));
     BoardContents after = placed(drawn(board, "U7", "", "DIP20", 20, at(60, 70, 0))).contents();
     assertThat(after.parts()).hasSize(1);
+    assertThat(placed(drawn(board, "u7", "", "DIP20", 20, at(60, 70, 0))).parts())
+        .containsExactly("U7");
     assertThat(part(after, "U7").socket()).isEqualTo("dual wipe");
     assertThat(part(after, "U7").block()).isEqualTo("cpu");
     assertThat(part(after, "U7").place()).isEqualTo(at(60, 70, 0));

@@ -309,19 +309,25 @@ public final class BoardsPresenter {
   /** Reads typed or pasted parts away from the window and hands over what was understood. */
   public void readParts(String text, Consumer<Loaded<Imported>> then) {
     var library = workshop.boards().library();
+    Map<String, String> said = workshop.settings().saidMarkings();
     workshop
         .files()
         .execute(
             () -> {
-              Loaded<Imported> read = parts(text, library);
+              Loaded<Imported> read = parts(text, library, said);
               workshop.window().execute(() -> then.accept(read));
             });
   }
 
-  private static Loaded<Imported> parts(String text, DeviceLibrary library) {
+  private static Loaded<Imported> parts(
+      String text, DeviceLibrary library, Map<String, String> said) {
     try {
       return BoardImport.read(
-          "parts", text.getBytes(StandardCharsets.UTF_8), library, id -> sibling(Map.of(), id));
+          "parts",
+          text.getBytes(StandardCharsets.UTF_8),
+          library,
+          id -> sibling(Map.of(), id),
+          said);
     } catch (RuntimeException e) {
       return new Loaded.Refused<>(
           List.of(new Issue("parts", 0, 0, "", "they could not be read (" + e + ")")));
@@ -411,10 +417,9 @@ public final class BoardsPresenter {
   /**
    * Reads a file away from the window, and from the engine, and hands over what it was understood
    * to say; it can be stopped.
-   *
-   * @param said what the user said a marking of the file is: marking to device
    */
-  public void read(Path file, Map<String, String> said, Consumer<Loaded<Imported>> then) {
+  public void read(Path file, Consumer<Loaded<Imported>> then) {
+    Map<String, String> said = workshop.settings().saidMarkings();
     Map<String, Board> now = new HashMap<>();
     boards().forEach(b -> now.put(b.identity().id(), b));
     var library = workshop.boards().library();
@@ -478,6 +483,19 @@ public final class BoardsPresenter {
     return kept(
         contents.with(
             pack ? named.revised(id, named.revision(), contents.identity().title()) : named));
+  }
+
+  /**
+   * Says what a marking is, from now on, in this casebook; the sentence that refuses, or nothing.
+   */
+  public Optional<String> say(String marking, String deviceName) {
+    Optional<Device> known = device(deviceName);
+    if (known.isEmpty()) {
+      return Optional.of(
+          "No device is called “" + deviceName + "”; describe it under Devices first.");
+    }
+    return Optional.of(workshop.settings().keepSaidMarking(marking, known.get().name()))
+        .filter(refusal -> !refusal.isEmpty());
   }
 
   /** The device of this name or marking. */

@@ -502,7 +502,7 @@ public final class BoardsView extends StackPane {
   public void importFile(Path file) {
     importPane.begin(file);
     importPane.setVisible(true);
-    presenter.read(file, Map.of(), loaded -> importPane.show(file, loaded));
+    presenter.read(file, loaded -> importPane.show(file, loaded));
     importPane.firstFocus().requestFocus();
   }
 

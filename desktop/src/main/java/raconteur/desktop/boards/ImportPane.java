@@ -2,9 +2,8 @@ package raconteur.desktop.boards;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -27,7 +26,6 @@ import raconteur.core.board.BoardMerge;
 import raconteur.core.board.BoardMerge.Winner;
 import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
-import raconteur.core.device.Device;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
@@ -54,7 +52,6 @@ final class ImportPane extends VBox {
   private final ChoiceBox<String> untold = new ChoiceBox<>();
   private final TextField isA = new TextField();
   private final HBox untoldRow;
-  private final Map<String, String> said = new LinkedHashMap<>();
   private final Node keep;
   private Optional<Path> file = Optional.empty();
   private Optional<Imported> read = Optional.empty();
@@ -174,23 +171,21 @@ final class ImportPane extends VBox {
         into.isPresent());
   }
 
-  /** Says what a marking is, and reads the file again with that. */
+  /** Says what a marking is, for this file and all later ones, and reads it again. */
   private void say() {
-    String device = isA.getText().strip();
     if (untold.getValue() == null || file.isEmpty()) {
       return;
     }
-    Optional<Device> known = presenter.device(device);
-    if (known.isEmpty()) {
-      notice.setText("No device is called “" + device + "”; describe it under Devices first.");
+    Optional<String> refusal = presenter.say(untold.getValue(), isA.getText().strip());
+    if (refusal.isPresent()) {
+      notice.setText(refusal.get());
       shownOnlyIf(notice, true);
       return;
     }
-    said.put(untold.getValue(), known.get().name());
     isA.clear();
     Path again = file.get();
     begin(again);
-    presenter.read(again, Map.copyOf(said), loaded -> show(again, loaded));
+    presenter.read(again, loaded -> show(again, loaded));
   }
 
   /** Says that a file is being read. */
@@ -208,10 +203,7 @@ final class ImportPane extends VBox {
   }
 
   void show(Path file, Loaded<Imported> loaded) {
-    if (!this.file.equals(Optional.of(file))) {
-      said.clear();
-      this.file = Optional.of(file);
-    }
+    this.file = Optional.of(file);
     title.setText("Import of " + file.getFileName());
     switch (loaded) {
       case Loaded.Refused<Imported> refused -> {
@@ -236,7 +228,9 @@ final class ImportPane extends VBox {
         .getItems()
         .setAll(
             imported.parts().stream()
-                .filter(p -> p.device().isEmpty() && !p.marking().isBlank())
+                .filter(p -> !p.marking().isBlank())
+                .filter(p -> p.device().isEmpty() || p.knownBy().equals(ImportedPart.SAID))
+                .sorted(Comparator.comparing((ImportedPart p) -> p.device().isPresent()))
                 .map(ImportedPart::marking)
                 .distinct()
                 .toList());

@@ -60,6 +60,7 @@ final class PhotoPane extends VBox {
   private final VBox straightening;
   private final VBox placing;
   private Optional<Image> shown = Optional.empty();
+  private Photographs.Look lookBefore = Photographs.Look.DIMMED;
   private boolean filling;
 
   /**
@@ -266,6 +267,7 @@ final class PhotoPane extends VBox {
   /** Opens the photograph of the chosen board's top side. */
   void begin() {
     setVisible(true);
+    lookBefore = boards.photographs().look();
     filling = true;
     top.setSelected(true);
     straighten.setSelected(true);
@@ -458,6 +460,7 @@ final class PhotoPane extends VBox {
   void leave() {
     setVisible(false);
     map.stopDrawing();
+    boards.photographs().look(lookBefore);
     shown = Optional.empty();
     done.accept("");
   }

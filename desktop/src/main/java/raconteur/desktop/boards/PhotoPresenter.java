@@ -391,7 +391,8 @@ final class PhotoPresenter {
   record Said(boolean done, String sentence) {}
 
   private PartPlacing placing() {
-    return new PartPlacing(board().contents(), workshop.boards().library());
+    return new PartPlacing(
+        board().contents(), workshop.boards().library(), workshop.settings().saidMarkings());
   }
 
   private Said said(PartPlacing.Answer answer) {

@@ -5,8 +5,10 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -28,6 +30,7 @@ public final class Settings {
   private static final String SCHOOL = "school";
   private static final String INSTRUMENTS = "instruments";
   private static final String FOLDER = "folder of ";
+  private static final String MARKING = "what is printed as ";
   private static final String SHOP_NAME = "name of this shop";
 
   private final Casebook casebook;
@@ -46,6 +49,25 @@ public final class Settings {
     Rate(String setting) {
       this.setting = setting;
     }
+  }
+
+  /** What the user said a marking is, by marking: the name of its device. */
+  public Map<String, String> saidMarkings() {
+    Map<String, String> said = new TreeMap<>();
+    casebook
+        .settings()
+        .forEach(
+            (name, device) -> {
+              if (name.startsWith(MARKING)) {
+                said.put(name.substring(MARKING.length()), device);
+              }
+            });
+    return said;
+  }
+
+  /** Keeps what a marking is; the sentence of a refusal, empty for none. */
+  public String keepSaidMarking(String marking, String device) {
+    return keep(MARKING + marking, device);
   }
 
   /** Whether lines that are kept or refused are heard. */

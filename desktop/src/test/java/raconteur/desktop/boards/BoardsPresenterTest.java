@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.AfterEach;
@@ -19,6 +18,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.exchange.BoardExport;
 import raconteur.casebook.exchange.Imported;
+import raconteur.casebook.exchange.ImportedPart;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardMerge;
 import raconteur.core.board.Depth;
@@ -63,8 +63,23 @@ class BoardsPresenterTest {
   private Imported read(String name, String text) throws IOException {
     Path file = Files.writeString(folder.resolve(name), text);
     AtomicReference<Optional<Loaded<Imported>>> result = new AtomicReference<>(Optional.empty());
-    presenter.read(file, Map.of(), loaded -> result.set(Optional.of(loaded)));
+    presenter.read(file, loaded -> result.set(Optional.of(loaded)));
     return ((Loaded.Ok<Imported>) result.get().orElseThrow()).value();
+  }
+
+  @Test
+  void whatAMarkingIsHasToBeSaidOnceAndCanBeSaidOtherwise() throws IOException {
+    String list = "Ref,Part\nU1,HOUSE-17\nU2,74LS04\nU3,HOUSE-17\n";
+    assertThat(read("list.csv", list).parts()).filteredOn(p -> p.device().isEmpty()).hasSize(2);
+    assertThat(presenter.say("HOUSE-17", "NOTHING").orElseThrow())
+        .contains("No device is called “NOTHING”");
+    assertThat(presenter.say("HOUSE-17", "SN74LS245N")).isEmpty();
+    Imported later = read("another.csv", list);
+    assertThat(later.board().part("U3").orElseThrow().device().name()).isEqualTo("74LS245");
+    assertThat(later.parts().getFirst().knownBy()).isEqualTo(ImportedPart.SAID);
+    assertThat(presenter.say("HOUSE-17", "74LS244")).isEmpty();
+    assertThat(read("list.csv", list).board().part("U1").orElseThrow().device().name())
+        .isEqualTo("74LS244");
   }
 
   @Test
