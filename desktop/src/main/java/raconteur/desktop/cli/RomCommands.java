@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import raconteur.casebook.exchange.KnownImages;
 import raconteur.casebook.exchange.RomImages;
 import raconteur.casebook.files.FileKind;
 import raconteur.casebook.files.WholeFile;
@@ -192,6 +193,12 @@ final class RomCommands extends Printing {
             "How several lie: one-after-another, in-turn (even, odd), nibbles (low, high).")
     private String way = "one-after-another";
 
+    @Option(
+        names = "--known",
+        paramLabel = "LIST",
+        description = "A table of images: name, size, crc32, sha1.")
+    private @Nullable Path list;
+
     @Option(names = "--json", description = "Print JSON.")
     private boolean json;
 
@@ -210,13 +217,30 @@ final class RomCommands extends Printing {
                 images.size() == 1
                     ? images.getFirst()
                     : Parallel.join(images.toArray(byte[][]::new), as.get());
-            RomInspection seen = RomInspection.of(image);
-            yield print(json ? json(image, seen) : text(image, seen));
+            yield inspected(image);
           } catch (IllegalArgumentException e) {
             yield refuse("They do not make one image: " + e.getMessage() + ".");
           }
         }
       };
+    }
+
+    private int inspected(byte[] image) {
+      Optional<Loaded<KnownImages>> known = Optional.ofNullable(list).map(KnownImages::read);
+      List<String> names = new ArrayList<>();
+      if (known.isPresent()) {
+        switch (known.get()) {
+          case Loaded.Refused<KnownImages> refused -> {
+            return refuse(refused.summary());
+          }
+          case Loaded.Ok<KnownImages>(KnownImages images) -> names.addAll(images.find(image));
+        }
+        if (names.isEmpty()) {
+          names.add("It is none of the list.");
+        }
+      }
+      RomInspection seen = RomInspection.of(image);
+      return print(json ? json(image, seen, names) : text(image, seen, names));
     }
 
     private Optional<Parallel.Way> way() {
@@ -228,7 +252,7 @@ final class RomCommands extends Printing {
       };
     }
 
-    private static String text(byte[] image, RomInspection seen) {
+    private static String text(byte[] image, RomInspection seen, List<String> names) {
       StringBuilder text = new StringBuilder();
       text.append(
           String.format(
@@ -240,6 +264,7 @@ final class RomCommands extends Printing {
               seen.sums().crcCcitt(),
               seen.sums().sha1(),
               seen.entropyBits()));
+      names.forEach(n -> text.append(n).append('\n'));
       for (int bit = 0; bit < seen.planes().size(); bit++) {
         text.append(
             String.format(Locale.ROOT, "D%d high %3.0f %%%n", bit, seen.planes().get(bit) * 100));
@@ -249,7 +274,7 @@ final class RomCommands extends Printing {
       return text.toString();
     }
 
-    private static String json(byte[] image, RomInspection seen) {
+    private static String json(byte[] image, RomInspection seen, List<String> names) {
       return OfRoms.json(
           json -> {
             json.writeNumberField("bytes", image.length);
@@ -262,6 +287,7 @@ final class RomCommands extends Printing {
               json.writeNumber(plane);
             }
             json.writeEndArray();
+            strings(json, "known", names);
             strings(json, "signs", seen.signs());
             strings(json, "words", seen.words());
           });

@@ -64,6 +64,30 @@ class RomCommandsTest extends CommandTest {
   }
 
   @Test
+  void anImageIsFoundInAListByItsSums() throws IOException {
+    byte[] image = image(0x1000);
+    String whole = bytes("whole.bin", image);
+    String lower = bytes("lower.bin", Arrays.copyOf(image, 0x800));
+    java.util.zip.CRC32 crc = new java.util.zip.CRC32();
+    crc.update(image, 0, 0x800);
+    String list =
+        file(
+            "list.csv",
+            "name;size;crc32\nFirmware 2;2048;0x" + Long.toHexString(crc.getValue()) + "\n");
+    assertThat(run("rom", "inspect", lower, "--known", list)).isZero();
+    assertThat(out()).contains("By its sum it is Firmware 2.");
+    assertThat(run("rom", "inspect", whole, "--known", list)).isZero();
+    assertThat(out()).contains("Its lower half is Firmware 2 by its sum.");
+    assertThat(run("rom", "inspect", bytes("x.bin", image(64)), "--known", list, "--json"))
+        .isZero();
+    followsTheSchema();
+    assertThat(out()).contains("It is none of the list.");
+    assertThat(run("rom", "inspect", whole, "--known", file("no.csv", "a;b\n1;2\n")))
+        .isEqualTo(Printing.REFUSED);
+    assertThat(err()).contains("crc32 or sha1");
+  }
+
+  @Test
   void aNewPartsFileIsWrittenOnceAndReadAgain() throws IOException {
     byte[] image = image(0x1000);
     String good = bytes("good.bin", image);
