@@ -63,7 +63,9 @@ public final class RomDiagnosis {
     }
 
     private double judged() {
-      return share() - WORTH_A_CAUSE * causes.size();
+      // Rot explains anything that is rare: a line that explains as much comes before it.
+      boolean rot = causes.stream().anyMatch(c -> c instanceof RomCause.BitRot);
+      return share() - WORTH_A_CAUSE * causes.size() - (rot ? 2 * WORTH_A_CAUSE : 0);
     }
   }
 
@@ -198,11 +200,18 @@ public final class RomDiagnosis {
     int toLow = flips.stream().mapToInt(f -> f[1]).sum();
     int bits = toHigh + toLow;
     if (bits <= FEW_BITS * WIDTH * read.length && Math.max(toHigh, toLow) >= ONE_WAY * bits) {
-      // It explains anything that is rare, so that a line that explains as much comes before it.
-      int believed = (int) Math.floor(differing * 0.9);
+      boolean high = toHigh > toLow;
+      int explained = 0;
+      for (int a = 0; a < read.length; a++) {
+        int gone = high ? wanted[a] & ~read[a] : read[a] & ~wanted[a];
+        explained += wanted[a] != read[a] && (gone & 0xFF) == 0 ? 1 : 0;
+      }
       all.add(
           new Explanation(
-              List.of(new RomCause.BitRot(bits, toHigh > toLow)), believed, differing, 0));
+              List.of(new RomCause.BitRot(Math.max(toHigh, toLow), high)),
+              explained,
+              differing,
+              0));
     }
   }
 
