@@ -54,8 +54,8 @@ record PartModels(Readings readings) {
     return new ConditionModel(
         readings,
         "rom",
-        List.of("good", "marginal", "bad"),
-        fault -> functionOf(fault, test.part()),
+        List.of("good", "leaking", "marginal", "cells", "bad"),
+        fault -> readAs(fault, test.part()),
         found -> word(((Finding.RomCompare) found).end()),
         outcomes);
   }
@@ -128,6 +128,20 @@ record PartModels(Readings readings) {
 
   private static boolean holds(Fault fault, String part) {
     return fault.place().mendable().equals(new Place.OfPart(part)) && fault.mode().holds();
+  }
+
+  /**
+   * A leak leaves most contents as they are; cells that are going read now one way, now another.
+   */
+  private static String readAs(Fault fault, String part) {
+    if (!fault.place().mendable().equals(new Place.OfPart(part))) {
+      return "good";
+    }
+    return switch (fault.mode()) {
+      case LEAKS -> "leaking";
+      case BITS_LOST -> "cells";
+      default -> functionOf(fault, part);
+    };
   }
 
   /** How a part's own function stands under a fault. */
