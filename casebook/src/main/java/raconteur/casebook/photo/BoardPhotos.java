@@ -16,6 +16,9 @@ public final class BoardPhotos {
   /** How their settings begin. */
   public static final String SETTING = "photograph of ";
 
+  /** How those begin that are not kept yet. */
+  public static final String BEGUN = "begun ";
+
   private static final String NONE = "none";
 
   private final Casebook casebook;
@@ -26,8 +29,17 @@ public final class BoardPhotos {
 
   /** The photograph of a side of a board; none where there is none or it cannot be read. */
   public Optional<BoardPhoto> find(String boardId, boolean underside) {
+    return read(setting(boardId, underside));
+  }
+
+  /** One that was begun and is not kept yet: it may have too few marks to be straightened. */
+  public Optional<BoardPhoto> begun(String boardId, boolean underside) {
+    return read(BEGUN + setting(boardId, underside));
+  }
+
+  private Optional<BoardPhoto> read(String name) {
     return casebook
-        .setting(setting(boardId, underside))
+        .setting(name)
         .filter(text -> !text.equals(NONE))
         .flatMap(
             text ->
@@ -42,21 +54,35 @@ public final class BoardPhotos {
     return casebook.picture(photo.picture());
   }
 
-  /** Keeps a picture and what it shows; the sentence that says why not, or nothing. */
+  /**
+   * Keeps a picture and what it shows, in the place of what was begun; the sentence that says why
+   * not, or nothing.
+   */
   public Optional<String> keep(String boardId, Picture picture, BoardPhoto photo) {
+    String name = setting(boardId, photo.underside());
+    return keepAs(name, picture, photo)
+        .or(() -> begun(boardId, photo.underside()).flatMap(_ -> keepSetting(BEGUN + name, NONE)));
+  }
+
+  /** Keeps what was begun, so that it is there again; the one that is kept stays. */
+  public Optional<String> begin(String boardId, Picture picture, BoardPhoto photo) {
+    return keepAs(BEGUN + setting(boardId, photo.underside()), picture, photo);
+  }
+
+  private Optional<String> keepAs(String name, Picture picture, BoardPhoto photo) {
     return casebook.keep(picture) instanceof Outcome.Failed<Picture>(String why)
         ? Optional.of(why)
-        : keepSetting(boardId, photo.underside(), PhotoFile.write(photo));
+        : keepSetting(name, PhotoFile.write(photo));
   }
 
   /** Shows a board's side without a photograph from now on; the picture stays in the casebook. */
   public Optional<String> forget(String boardId, boolean underside) {
-    return keepSetting(boardId, underside, NONE);
+    String name = setting(boardId, underside);
+    return keepSetting(name, NONE).or(() -> keepSetting(BEGUN + name, NONE));
   }
 
-  private Optional<String> keepSetting(String boardId, boolean underside, String value) {
-    return casebook.keepSetting(setting(boardId, underside), value)
-            instanceof Outcome.Failed<String>(String why)
+  private Optional<String> keepSetting(String name, String value) {
+    return casebook.keepSetting(name, value) instanceof Outcome.Failed<String>(String why)
         ? Optional.of(why)
         : Optional.empty();
   }

@@ -154,6 +154,12 @@ public final class PlaneMap {
 
   /** Whether no four marks stand apart in both planes, so that nothing is settled. */
   private static boolean lineUp(List<PhotoMark> marks) {
+    boolean piled =
+        !(spread(marks.stream().map(PhotoMark::pixel).toList()) > 0
+            && spread(marks.stream().map(PhotoMark::onBoard).toList()) > 0);
+    if (piled) {
+      return true;
+    }
     return marks.size() == FEWEST_MARKS
         && (hasFlatTriple(marks.stream().map(PhotoMark::pixel).toList())
             || hasFlatTriple(marks.stream().map(PhotoMark::onBoard).toList()));

@@ -205,6 +205,12 @@ class PlaneMapTest {
         .contains("one line");
     assertThat(refusal(SKEWED.subList(0, 3), CORNERS.subList(0, 3), false))
         .contains("3 of at least 4");
+    assertThat(
+            refusal(
+                java.util.Collections.nCopies(6, SKEWED.get(0)),
+                java.util.Collections.nCopies(6, CORNERS.get(0)),
+                false))
+        .contains("on one another");
     List<Point> manyInLine = IntStream.range(0, 9).mapToObj(i -> new Point(i * 50, 7)).toList();
     List<Point> boardLine = IntStream.range(0, 9).mapToObj(i -> new Point(i * 10, 3)).toList();
     assertThat(PlaneMap.fit(marks(manyInLine, boardLine), false))

@@ -33,10 +33,11 @@ final class MarkedPicture extends Drawing {
   private Point2D pressedShift = Point2D.ZERO;
 
   /**
-   * @param set called with the pixel the current mark is set to
+   * @param clicked called with the pixel that was clicked
+   * @param moved called with the pixel the keys move the current mark to
    * @param next called where the next mark is wanted
    */
-  MarkedPicture(Consumer<Point> set, Runnable next) {
+  MarkedPicture(Consumer<Point> clicked, Consumer<Point> moved, Runnable next) {
     setMinSize(200, 150);
     setFocusTraversable(true);
     setCursor(Cursor.CROSSHAIR);
@@ -62,10 +63,10 @@ final class MarkedPicture extends Drawing {
     setOnMouseClicked(
         e -> {
           if (e.isStillSincePress() && image.isPresent()) {
-            set.accept(pixel(e.getX(), e.getY()));
+            clicked.accept(pixel(e.getX(), e.getY()));
           }
         });
-    setOnKeyPressed(e -> keys(e, set, next));
+    setOnKeyPressed(e -> keys(e, moved, next));
   }
 
   void show(Optional<Image> shown, List<Mark> shownMarks, int shownCurrent) {

@@ -21,6 +21,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import raconteur.casebook.store.Picture;
 import raconteur.core.board.Outline.Point;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.Keys;
@@ -76,7 +77,7 @@ final class PhotoPane extends VBox {
     this.presenter = presenter;
     this.pickPicture = pickPicture;
     this.done = done;
-    this.picture = new MarkedPicture(this::set, this::nextMark);
+    this.picture = new MarkedPicture(this::clicked, this::moved, this::nextMark);
     this.map = new BoardMap(boards.photographs());
     Style.VIEW.on(this);
     Style.IMPORT_PANE.on(this);
@@ -106,9 +107,7 @@ final class PhotoPane extends VBox {
     under.setId("photo-under");
     straighten.setId("photo-straighten");
     place.setId("photo-place");
-    sides
-        .selectedToggleProperty()
-        .addListener((o, before, now) -> kept(sides, before, () -> begin(under.isSelected())));
+    sides.selectedToggleProperty().addListener((o, before, now) -> kept(sides, before, this::turn));
     works.selectedToggleProperty().addListener((o, before, now) -> kept(works, before, this::show));
     HBox head =
         new HBox(
@@ -121,6 +120,12 @@ final class PhotoPane extends VBox {
     HBox.setHgrow(title, Priority.ALWAYS);
     title.setMaxWidth(Double.MAX_VALUE);
     return head;
+  }
+
+  /** Goes on to the other side; what was begun on this one is set aside. */
+  private void turn() {
+    setAside();
+    begin(under.isSelected());
   }
 
   private static ToggleGroup group(ToggleButton... buttons) {
@@ -284,10 +289,28 @@ final class PhotoPane extends VBox {
 
   private void begin(boolean underside) {
     presenter.begin(underside);
-    shown = presenter.picture().map(p -> new Image(new ByteArrayInputStream(p.bytes())));
-    says("");
+    size.setText(presenter.sizeTyped());
+    says(
+        presenter.isUnkept()
+            ? "Begun before and not kept yet: the marks are where you left them."
+            : "");
     designator.setText(presenter.proposed(""));
+    shown = Optional.empty();
+    decode();
+  }
+
+  /** The picture is made for the screen beside the window. */
+  private void decode() {
+    Optional<Picture> now = presenter.picture();
     show();
+    presenter.beside(
+        () -> now.map(p -> new Image(new ByteArrayInputStream(p.bytes()))),
+        image -> {
+          if (now.equals(presenter.picture())) {
+            shown = image;
+            show();
+          }
+        });
   }
 
   private void show() {
@@ -299,7 +322,6 @@ final class PhotoPane extends VBox {
     straightening.setVisible(!places);
     map.setVisible(places);
     placing.setVisible(places);
-    size.setText(presenter.sizeTyped());
     marks.getItems().setAll(presenter.marks());
     marks.getSelectionModel().select(presenter.current());
     marks.refresh();
@@ -320,14 +342,25 @@ final class PhotoPane extends VBox {
     filling = false;
   }
 
-  private void set(Point pixel) {
+  private void clicked(Point pixel) {
+    presenter.setAndGoOn(pixel);
+    setAside();
+    show();
+  }
+
+  private void moved(Point pixel) {
     presenter.set(pixel);
     show();
   }
 
   private void nextMark() {
     presenter.next();
+    setAside();
     show();
+  }
+
+  private void setAside() {
+    presenter.setAside().ifPresent(this::says);
   }
 
   private void pick() {
@@ -340,23 +373,36 @@ final class PhotoPane extends VBox {
                   file,
                   refusal -> {
                     says(refusal.orElse(""));
-                    shown =
-                        presenter
-                            .picture()
-                            .map(p -> new Image(new ByteArrayInputStream(p.bytes())));
-                    show();
+                    setAside();
+                    decode();
                     picture.requestFocus();
                   });
             });
   }
 
   private void sized() {
-    says(presenter.size(size.getText()).orElse(""));
+    says(takeSize().orElse(""));
     show();
   }
 
+  /** Takes the size where another was typed; the sentence that refuses it, or nothing. */
+  private Optional<String> takeSize() {
+    if (size.getText().strip().equals(presenter.sizeTyped())) {
+      return Optional.empty();
+    }
+    Optional<String> refusal = presenter.size(size.getText());
+    if (refusal.isEmpty()) {
+      size.setText(presenter.sizeTyped());
+    }
+    return refusal;
+  }
+
   private void addMark() {
-    says(presenter.addMark(more.getText()).orElse(""));
+    Optional<String> refusal = presenter.addMark(more.getText());
+    says(refusal.orElse(""));
+    if (refusal.isPresent()) {
+      return;
+    }
     more.clear();
     show();
     picture.requestFocus();
@@ -374,7 +420,7 @@ final class PhotoPane extends VBox {
   }
 
   private void keep() {
-    Optional<String> refusal = presenter.keep();
+    Optional<String> refusal = takeSize().or(presenter::keep);
     if (refusal.isPresent()) {
       says(refusal.get());
       return;
@@ -396,7 +442,7 @@ final class PhotoPane extends VBox {
         presenter.draw(name, print.getText(), points.getFirst(), points.getLast());
     if (said.done()) {
       print.clear();
-      designator.setText(presenter.proposed(name));
+      designator.setText(presenter.proposed(presenter.last()));
     }
     says(said.sentence());
     show();
@@ -456,13 +502,21 @@ final class PhotoPane extends VBox {
     says.setVisible(!sentence.isEmpty());
   }
 
-  /** Leaves the photograph; what was not kept is forgotten. */
+  /** Leaves the photograph; what was not kept is set aside and there again. */
   void leave() {
+    Optional<String> refusal = presenter.setAside();
+    if (refusal.isPresent()) {
+      says(refusal.get());
+      return;
+    }
     setVisible(false);
     map.stopDrawing();
     boards.photographs().look(lookBefore);
     shown = Optional.empty();
-    done.accept("");
+    done.accept(
+        presenter.isUnkept()
+            ? "The photograph is not kept yet; its marks are there when you come back."
+            : "");
   }
 
   void setDim(boolean dim) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.casebook.photo.PartPlacing;
@@ -39,6 +40,7 @@ final class PhotoPresenter {
   private Optional<Picture> picture = Optional.empty();
   private final List<Mark> marks = new ArrayList<>();
   private int current;
+  private boolean unkept;
   private final List<String> placed = new ArrayList<>();
 
   /**
@@ -70,18 +72,45 @@ final class PhotoPresenter {
     underside = ofUnderside;
     marks.clear();
     current = 0;
-    Optional<BoardPhoto> known = photographs().find(board(), underside);
+    Optional<BoardPhoto> begun = photographs().begun(board(), underside);
+    Optional<BoardPhoto> known = begun.or(() -> photographs().find(board(), underside));
     picture = known.flatMap(photographs()::picture);
-    known
-        .filter(_ -> picture.isPresent())
-        .ifPresentOrElse(
-            photo ->
-                photo
-                    .marks()
-                    .forEach(
-                        m -> marks.add(new Mark(m.what(), m.onBoard(), Optional.of(m.pixel())))),
-            this::corners);
+    unkept = begun.isPresent() && picture.isPresent();
+    if (picture.isPresent()) {
+      known
+          .orElseThrow()
+          .marks()
+          .forEach(m -> marks.add(new Mark(m.what(), m.onBoard(), Optional.of(m.pixel()))));
+    }
+    if (marks.size() < PlaneMap.FEWEST_MARKS) {
+      cornerMarks().stream()
+          .filter(c -> marks.stream().noneMatch(m -> m.what().equals(c.what())))
+          .forEach(marks::add);
+    }
+    nextUnset();
     placed.clear();
+  }
+
+  /** Keeps what was begun and not kept, so that it is there again; a sentence where that failed. */
+  Optional<String> setAside() {
+    return unkept && picture.isPresent()
+        ? photographs().begin(board(), picture.get(), photo())
+        : Optional.empty();
+  }
+
+  /** Whether there is something that “Keep it” would keep. */
+  boolean isUnkept() {
+    return unkept;
+  }
+
+  /** Goes on to the first mark that is not set yet, where there is one. */
+  private void nextUnset() {
+    for (int i = 0; i < marks.size(); i++) {
+      if (marks.get(i).pixel().isEmpty()) {
+        current = i;
+        return;
+      }
+    }
   }
 
   boolean underside() {
@@ -155,10 +184,6 @@ final class PhotoPresenter {
     return refusal;
   }
 
-  private void corners() {
-    marks.addAll(cornerMarks());
-  }
-
   private List<Mark> cornerMarks() {
     return List.of(
         corner("rear left corner", 0, 0),
@@ -230,6 +255,7 @@ final class PhotoPresenter {
   void remove(int mark) {
     if (mark >= 0 && mark < marks.size()) {
       marks.remove(mark);
+      unkept = picture.isPresent();
       choose(current);
     }
   }
@@ -238,6 +264,16 @@ final class PhotoPresenter {
   void set(Point pixel) {
     if (current < marks.size()) {
       marks.set(current, marks.get(current).at(pixel));
+      unkept = true;
+    }
+  }
+
+  /** Sets the current mark and, where it was not set before, goes on to the next that is not. */
+  void setAndGoOn(Point pixel) {
+    boolean first = current < marks.size() && marks.get(current).pixel().isEmpty();
+    set(pixel);
+    if (first) {
+      nextUnset();
     }
   }
 
@@ -291,22 +327,33 @@ final class PhotoPresenter {
 
   /** Reads a picture file away from the window; the sentence that refuses, or nothing. */
   void read(Path file, Consumer<Optional<String>> then) {
+    boolean side = underside;
+    String id = board().identity().id();
+    beside(() -> PictureReader.readPhotograph(file), read -> then.accept(taken(read, side, id)));
+  }
+
+  /** Works something out beside the window, and takes what came of it in the window. */
+  <T> void beside(Supplier<T> work, Consumer<T> then) {
     workshop
         .files()
         .execute(
             () -> {
-              Outcome<Picture> read = PictureReader.readPhotograph(file);
-              workshop.window().execute(() -> then.accept(taken(read)));
+              T done = work.get();
+              workshop.window().execute(() -> then.accept(done));
             });
   }
 
-  private Optional<String> taken(Outcome<Picture> read) {
+  private Optional<String> taken(Outcome<Picture> read, boolean side, String id) {
+    if (side != underside || !id.equals(board().identity().id())) {
+      return Optional.of("You went on to another side meanwhile; choose the picture again there.");
+    }
     return switch (read) {
       case Outcome.Failed<Picture>(String why) -> Optional.of(why);
       case Outcome.Done<Picture>(Picture taken) -> {
         picture = Optional.of(taken);
         marks.replaceAll(m -> new Mark(m.what(), m.onBoard(), Optional.empty()));
         current = 0;
+        unkept = true;
         yield Optional.empty();
       }
     };
@@ -317,9 +364,12 @@ final class PhotoPresenter {
     if (picture.isEmpty() || !hasSize()) {
       return Optional.of(fitWords());
     }
-    return fit() instanceof PlaneMap.Refused(String sentence)
-        ? Optional.of(sentence)
-        : photographs().keep(board(), picture.get(), photo());
+    if (fit() instanceof PlaneMap.Refused(String sentence)) {
+      return Optional.of(sentence);
+    }
+    Optional<String> refusal = photographs().keep(board(), picture.get(), photo());
+    unkept = refusal.isPresent();
+    return refusal;
   }
 
   /** Shows the side without a photograph from now on. */

@@ -111,6 +111,16 @@ public final class Photographs {
     return after(photos.keep(board.identity().id(), picture, photo));
   }
 
+  /** One that was begun for a side and is not kept yet. */
+  public Optional<BoardPhoto> begun(Board board, boolean underside) {
+    return photos.begun(board.identity().id(), underside);
+  }
+
+  /** Keeps what was begun; the sentence that says why not, or nothing. */
+  public Optional<String> begin(Board board, Picture picture, BoardPhoto photo) {
+    return photos.begin(board.identity().id(), picture, photo);
+  }
+
   /** Takes the photograph of a side away; the sentence that says why not, or nothing. */
   public Optional<String> forget(Board board, boolean underside) {
     return after(photos.forget(board.identity().id(), underside));

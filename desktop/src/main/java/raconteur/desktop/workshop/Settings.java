@@ -180,6 +180,7 @@ public final class Settings {
     return casebook.settings().entrySet().stream()
         .filter(s -> !s.getKey().equals(SHOP_NAME) && !s.getKey().startsWith(FOLDER))
         .filter(s -> !s.getKey().startsWith(BoardPhotos.SETTING))
+        .filter(s -> !s.getKey().startsWith(BoardPhotos.BEGUN))
         .map(s -> s.getKey() + ": " + s.getValue() + "\n")
         .collect(Collectors.joining());
   }

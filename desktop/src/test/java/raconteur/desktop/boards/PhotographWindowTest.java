@@ -105,8 +105,13 @@ class PhotographWindowTest extends InWindow {
     MarkedPicture picture = robot.lookup("#photo-picture").queryAs(MarkedPicture.class);
     for (PhotoMark mark : truth) {
       Point2D at = DemoWindow.fx(() -> picture.localToScreen(picture.drawnAt(mark.pixel())));
+      // Each click goes on to the next corner; who leaves in the middle finds the others again.
       robot.clickOn(at);
-      key(KeyCode.ENTER);
+      if (mark.equals(truth.get(1))) {
+        robot.clickOn("#photo-under");
+        robot.clickOn("#photo-top");
+        WaitForAsyncUtils.waitForFxEvents();
+      }
     }
     robot.clickOn("#photo-keep");
     WaitForAsyncUtils.waitForFxEvents();
