@@ -61,12 +61,19 @@ public final class BoardPhotos {
   public Optional<String> keep(String boardId, Picture picture, BoardPhoto photo) {
     String name = setting(boardId, photo.underside());
     return keepAs(name, picture, photo)
-        .or(() -> begun(boardId, photo.underside()).flatMap(_ -> keepSetting(BEGUN + name, NONE)));
+        .or(
+            () ->
+                begun(boardId, photo.underside()).flatMap(_ -> giveUp(boardId, photo.underside())));
   }
 
   /** Keeps what was begun, so that it is there again; the one that is kept stays. */
   public Optional<String> begin(String boardId, Picture picture, BoardPhoto photo) {
     return keepAs(BEGUN + setting(boardId, photo.underside()), picture, photo);
+  }
+
+  /** Gives up what was begun; the one that is kept is shown again. */
+  public Optional<String> giveUp(String boardId, boolean underside) {
+    return keepSetting(BEGUN + setting(boardId, underside), NONE);
   }
 
   private Optional<String> keepAs(String name, Picture picture, BoardPhoto photo) {
@@ -77,8 +84,7 @@ public final class BoardPhotos {
 
   /** Shows a board's side without a photograph from now on; the picture stays in the casebook. */
   public Optional<String> forget(String boardId, boolean underside) {
-    String name = setting(boardId, underside);
-    return keepSetting(name, NONE).or(() -> keepSetting(BEGUN + name, NONE));
+    return keepSetting(setting(boardId, underside), NONE).or(() -> giveUp(boardId, underside));
   }
 
   private Optional<String> keepSetting(String name, String value) {

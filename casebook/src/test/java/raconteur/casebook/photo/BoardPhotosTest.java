@@ -11,6 +11,7 @@ import raconteur.casebook.demo.DemoCases;
 import raconteur.casebook.store.Archive;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
+import raconteur.casebook.store.Picture;
 import raconteur.core.photo.BoardPhoto;
 import raconteur.core.photo.PlaneMap;
 
@@ -40,6 +41,25 @@ class BoardPhotosTest {
       assertThat(moved).isEqualTo(photo);
       assertThat(new BoardPhotos(other).picture(moved).orElseThrow().bytes())
           .isEqualTo(new BoardPhotos(demo).picture(photo).orElseThrow().bytes());
+    }
+  }
+
+  @Test
+  void whatWasBegunStandsBesideWhatIsKeptUntilItIsKeptOrGivenUp() {
+    try (Casebook demo = open("demo.casebook")) {
+      DemoCases.fill(demo);
+      BoardPhotos photos = new BoardPhotos(demo);
+      BoardPhoto kept = photos.find("marram-310", false).orElseThrow();
+      Picture picture = photos.picture(kept).orElseThrow();
+      BoardPhoto half = new BoardPhoto(kept.picture(), false, kept.marks().subList(0, 2));
+      assertThat(photos.begin("marram-310", picture, half)).isEmpty();
+      assertThat(photos.begun("marram-310", false)).contains(half);
+      assertThat(photos.find("marram-310", false)).contains(kept);
+      assertThat(photos.giveUp("marram-310", false)).isEmpty();
+      assertThat(photos.begun("marram-310", false)).isEmpty();
+      photos.begin("marram-310", picture, half);
+      assertThat(photos.keep("marram-310", picture, kept)).isEmpty();
+      assertThat(photos.begun("marram-310", false)).isEmpty();
     }
   }
 

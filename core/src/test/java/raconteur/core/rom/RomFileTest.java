@@ -110,6 +110,37 @@ class RomFileTest {
     }
   }
 
+  /** Whatever was cut out, put in or changed, a file is read or refused, never thrown at. */
+  @ParameterizedTest
+  @ValueSource(strings = {INTEL, MOTOROLA})
+  void damagedFilesAreReadOrRefused(String whole) {
+    Random random = new Random(20261129);
+    int refused = 0;
+    for (int i = 0; i < 3000; i++) {
+      StringBuilder text = new StringBuilder(whole);
+      for (int change = random.nextInt(4); change >= 0; change--) {
+        int at = random.nextInt(text.length());
+        switch (random.nextInt(3)) {
+          case 0 -> text.setCharAt(at, (char) random.nextInt(128));
+          case 1 -> text.delete(at, Math.min(text.length(), at + random.nextInt(60)));
+          default -> text.insert(at, whole, random.nextInt(40), 40);
+        }
+        if (text.isEmpty()) {
+          text.append(':');
+        }
+      }
+      byte[] file = text.toString().getBytes(StandardCharsets.ISO_8859_1);
+      switch (RomFile.read("damaged", file)) {
+        case Loaded.Refused<RomFile.Contents> no -> {
+          assertThat(no.summary()).isNotBlank();
+          refused++;
+        }
+        case Loaded.Ok<RomFile.Contents> ok -> assertThat(ok.value().bytes()).isNotEmpty();
+      }
+    }
+    assertThat(refused).isGreaterThan(1000);
+  }
+
   @Test
   void whatNoRecordSaysIsEmpty() {
     RomFile.Contents gap = read(":0100000055AA\n:0100040066 95\n:00000001FF".replace(" ", ""));

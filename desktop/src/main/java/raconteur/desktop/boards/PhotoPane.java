@@ -9,6 +9,7 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
@@ -55,9 +56,10 @@ final class PhotoPane extends VBox {
   private final TextField designator = new TextField();
   private final TextField print = new TextField();
   private final TextField count = new TextField();
-  private final RowTable<String> unplaced =
-      new RowTable<>("Parts without a place", "Every part of this board has its place.");
+  private final RowTable<String> unplaced = new RowTable<>("Parts without a place", "");
   private final Label says = Texts.label("", Style.NOTICE);
+  private final Button back =
+      Texts.button("back to the kept one", this::goBack, Style.PLAIN_BUTTON);
   private final VBox straightening;
   private final VBox placing;
   private Optional<Image> shown = Optional.empty();
@@ -212,7 +214,7 @@ final class PhotoPane extends VBox {
         another,
         Texts.button("at pins both sides share", this::atPins, Style.PLAIN_BUTTON),
         fit,
-        new HBox(8, keep, Texts.button("show none", this::forget, Style.PLAIN_BUTTON)));
+        new HBox(8, keep, back, Texts.button("show none", this::forget, Style.PLAIN_BUTTON)));
   }
 
   private VBox placing() {
@@ -327,6 +329,7 @@ final class PhotoPane extends VBox {
     marks.refresh();
     fit.setText(presenter.fitWords());
     picture.show(shown, presenter.marks(), presenter.current());
+    back.setDisable(!presenter.canGoBack());
     if (places) {
       boards.chosen().ifPresent(map::setBoard);
       if (map.underside() != presenter.underside()) {
@@ -334,6 +337,7 @@ final class PhotoPane extends VBox {
       }
       boards.photographs().look(Photographs.Look.PHOTOGRAPH);
       unplaced.getItems().setAll(presenter.unplaced());
+      unplaced.setVisible(!unplaced.getItems().isEmpty());
       map.setMarks(MapMarks.NONE.choosing(presenter.last()));
       map.pickPoints(2, this::drawn);
     } else {
@@ -428,6 +432,12 @@ final class PhotoPane extends VBox {
     says("Kept. Every map of this board can show it now; go on to place its parts.");
     place.setSelected(true);
     map.requestFocus();
+  }
+
+  private void goBack() {
+    says(presenter.goBack().orElse("The one that is kept is shown again."));
+    decode();
+    picture.requestFocus();
   }
 
   private void forget() {

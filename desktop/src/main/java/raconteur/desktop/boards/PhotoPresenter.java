@@ -291,9 +291,12 @@ final class PhotoPresenter {
             .toList());
   }
 
-  /** How far a mark is off on the board; empty where it is not set or there is no map. */
+  /**
+   * How far a mark is off on the board; empty where it is not set, there is no map, or just as many
+   * marks as a map needs, which are never off.
+   */
   Optional<Double> off(Mark mark) {
-    return fit() instanceof PlaneMap.Fitted fitted
+    return fit() instanceof PlaneMap.Fitted fitted && fitted.checked()
         ? mark.pixel()
             .map(fitted.map()::onBoard)
             .map(p -> Math.hypot(p.x() - mark.onBoard().x(), p.y() - mark.onBoard().y()))
@@ -369,6 +372,20 @@ final class PhotoPresenter {
     }
     Optional<String> refusal = photographs().keep(board(), picture.get(), photo());
     unkept = refusal.isPresent();
+    return refusal;
+  }
+
+  /** Whether what was begun can be given up for one that is kept. */
+  boolean canGoBack() {
+    return unkept && photographs().find(board(), underside).isPresent();
+  }
+
+  /** Gives up what was begun and shows the one that is kept. */
+  Optional<String> goBack() {
+    Optional<String> refusal = photographs().giveUp(board(), underside);
+    if (refusal.isEmpty()) {
+      begin(underside);
+    }
     return refusal;
   }
 

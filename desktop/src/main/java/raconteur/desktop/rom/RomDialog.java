@@ -30,6 +30,7 @@ public final class RomDialog extends VBox {
   private final Label under = Texts.line("", Style.FAINT);
   private final BitPicture picture = new BitPicture(under::setText);
   private final Label said = Texts.label("", Style.NOTICE);
+  private final Node reading;
   private final Node told;
   private List<String> lines = List.of();
 
@@ -53,7 +54,7 @@ public final class RomDialog extends VBox {
             });
     Node good = Texts.button("What should be there …", () -> read(true), Style.PLAIN_BUTTON);
     good.setId("rom-wanted");
-    Node reading = Texts.button("A reading …", () -> read(false), Style.MAIN_BUTTON);
+    reading = Texts.button("A reading …", () -> read(false), Style.MAIN_BUTTON);
     reading.setId("rom-reading");
     told = Texts.button("Into the story", this::tell, Style.MAIN_BUTTON);
     told.setId("rom-tell");
@@ -76,7 +77,6 @@ public final class RomDialog extends VBox {
     VBox.setVgrow(picture, Priority.ALWAYS);
     said.managedProperty().bind(said.visibleProperty());
     getChildren().addAll(bar, named, said, words, picture, under);
-    setPrefSize(880, 600);
     say("");
     work();
   }
@@ -95,7 +95,9 @@ public final class RomDialog extends VBox {
     dialog.setTitle("ROM");
     dialog.getDialogPane().setContent(content);
     dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
+    dialog.getDialogPane().setPrefSize(920, 720);
     dialog.setResizable(true);
+    dialog.setOnShown(e -> content.reading.requestFocus());
     Theme.dressDialog(dialog.getDialogPane(), owner);
     dialog.show();
   }

@@ -121,6 +121,11 @@ public final class Photographs {
     return photos.begin(board.identity().id(), picture, photo);
   }
 
+  /** Gives up what was begun for a side; the sentence that says why not, or nothing. */
+  public Optional<String> giveUp(Board board, boolean underside) {
+    return photos.giveUp(board.identity().id(), underside);
+  }
+
   /** Takes the photograph of a side away; the sentence that says why not, or nothing. */
   public Optional<String> forget(Board board, boolean underside) {
     return after(photos.forget(board.identity().id(), underside));
