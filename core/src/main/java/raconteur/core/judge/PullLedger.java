@@ -20,9 +20,10 @@ import raconteur.core.supply.Reading;
  * and after. Conductances add, so a step in resistance is one part's conductance; what is left at
  * the end is everything not pulled.
  *
- * <p>The limits of a part's own resistance are those of both readings taken at their worst. They
- * hold where the leads stayed as they were: a junction lets current through one way only, so steps
- * read with reversed leads are another ledger, and {@link #polarityDiffers()} says where the
+ * <p>The limits of a part's own resistance are those of both readings taken at their worst: half
+ * the last digit, what the same rail reads when it is read again, and the contact of the leads.
+ * They hold where the leads stayed as they were: a junction lets current through one way only, so
+ * steps read with reversed leads are another ledger, and {@link #polarityDiffers()} says where the
  * board's two ways differ.
  *
  * @param rail the rail
@@ -94,9 +95,9 @@ public record PullLedger(
   public enum Kind {
     /** The part is lower than a good one by far. */
     LEAKS("leaks: a good one is megohms"),
-    /** The step is more than the meter's last digit, but small. */
+    /** The step is more than the meter can be off, but small. */
     SMALL("takes a little, no leak that matters"),
-    /** Within the meter's last digit. */
+    /** Within what the meter can be off. */
     NOTHING("takes nothing that the meter can tell"),
     /** The rail fell, which no pull can do. */
     FELL("the rail fell: warm fingers, a charged capacitor or poor contact; take it again");
@@ -174,8 +175,8 @@ public record PullLedger(
   }
 
   /**
-   * Whether a leak that matters would have shown: where the rail reads so low that the meter's last
-   * digit is more than such a leak, a step of nothing clears nobody.
+   * Whether a leak that matters would have shown: where the rail reads so low that what the meter
+   * cannot tell is more than such a leak, a step of nothing clears nobody.
    */
   public static boolean wouldShow(double before, double after) {
     return !(limits(before, after).least() < Figures.shipped("supply").of("part loads below ohms"));
@@ -193,7 +194,7 @@ public record PullLedger(
   private static Kind kind(double before, double after, Figures figures) {
     Interval limits = limits(before, after);
     Optional<Double> own = Conductance.removedOhms(before, after);
-    if (after < before - Reading.halfDigit(before) - Reading.halfDigit(after)) {
+    if (after < before - uncertainty(before) - uncertainty(after)) {
       return Kind.FELL;
     }
     if (own.isEmpty() || Double.isInfinite(limits.most())) {
@@ -202,10 +203,18 @@ public record PullLedger(
     return own.get() < figures.of("part loads below ohms") ? Kind.LEAKS : Kind.SMALL;
   }
 
+  /** How far off a reading of a steady rail may be, in ohms. */
+  private static double uncertainty(double ohms) {
+    Figures figures = Figures.shipped("supply");
+    return Reading.halfDigit(ohms)
+        + ohms * figures.of("ohms read again within share")
+        + figures.of("ohms of the leads' own contact");
+  }
+
   /** The part's own resistance at the worst of both readings. */
   static Interval limits(double before, double after) {
-    double b = Reading.halfDigit(before);
-    double a = Reading.halfDigit(after);
+    double b = uncertainty(before);
+    double a = uncertainty(after);
     double most = 1 / Math.max(before - b, Double.MIN_NORMAL) - 1 / (after + a);
     double least = 1 / (before + b) - 1 / Math.max(after - a, Double.MIN_NORMAL);
     double lowest = most > 0 ? 1 / most : Double.POSITIVE_INFINITY;

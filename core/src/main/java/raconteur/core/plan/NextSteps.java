@@ -368,8 +368,9 @@ public final class NextSteps {
   /** The parts a place is of, or lies between. */
   private static Set<String> around(Place place) {
     return switch (place) {
-      case Place.Segment s -> Set.of(s.from().part(), s.to().part());
-      case Place.Bridge b -> Set.of(b.one().part(), b.other().part());
+      // Two neighbouring pins are of one part as a rule.
+      case Place.Segment s -> new HashSet<>(List.of(s.from().part(), s.to().part()));
+      case Place.Bridge b -> new HashSet<>(List.of(b.one().part(), b.other().part()));
       case Place.Contact c -> Set.of(c.pin().part());
       case Place.Joints j -> Set.of(j.part());
       case Place.FittedSet set -> Set.copyOf(set.parts());

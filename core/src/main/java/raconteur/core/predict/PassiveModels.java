@@ -18,18 +18,36 @@ import raconteur.core.judge.CapacitorJudge;
 
 /** How a part's heat, a line's resistance and a capacitor's measurement come out. */
 record PassiveModels(Board board, Readings readings) {
-  private static final List<String> HEAT_CONDITIONS = List.of("healthy", "dead", "leaky");
+  /** In the order in which the later hides the earlier. */
+  private static final List<String> HEAT_CONDITIONS =
+      List.of("healthy", "dead", "overloaded", "leaky");
 
-  /** What a fault does to the warmth of a part. */
-  private static String heatCondition(Fault fault, String part) {
+  /**
+   * What a fault does to the warmth of a part. What makes a rail gets hot when something loads it:
+   * its heat then accuses whatever hangs on the rail.
+   */
+  private String heatCondition(Fault fault, String part) {
     if (!fault.place().mendable().equals(new Place.OfPart(part))) {
-      return "healthy";
+      return loadsWhatItMakes(fault, part) ? "overloaded" : "healthy";
     }
     return switch (fault.mode().warmth()) {
       case HOT -> "leaky";
       case COLD -> "dead";
       case USUAL -> "healthy";
     };
+  }
+
+  private boolean loadsWhatItMakes(Fault fault, String part) {
+    return fault.mode().load() == FaultMode.Load.HEAVY
+        && fault.place() instanceof Place.Load(_, String loaded)
+        && board.rails().stream()
+            .filter(rail -> rail.madeBy().contains(part))
+            .anyMatch(rail -> rail.name().equals(loaded) || feeds(rail.name(), loaded));
+  }
+
+  /** Whether one rail is made from another, directly. */
+  private boolean feeds(String rail, String other) {
+    return board.rail(other).filter(r -> r.from().equals(rail)).isPresent();
   }
 
   TestModel<?> heat(String part) {

@@ -15,6 +15,7 @@ import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Loaded;
 import raconteur.core.diagnose.Suspect;
@@ -27,6 +28,15 @@ class NextStepsTest {
   private static List<Step> steps(Board board, String... lines) {
     Advisor advisor = new Advisor(board, History.NONE, 2);
     return advisor.nextSteps(advisor.advise(Stories.of(lines)));
+  }
+
+  /** A bridge between neighbours of one part: what lies between them is one part, not two. */
+  @Test
+  void twoPinsOfOnePartThatAreJoinedLeadToAStep() {
+    Board board = Boards.KITTIWAKE_B;
+    String joined = "cont U38.5 U38.6 joined";
+    assertThat(board.netOf(PinRef.parse("U38.5"))).isNotEqualTo(board.netOf(PinRef.parse("U38.6")));
+    assertThat(steps(board, "screen garbage", joined, joined, joined)).isNotEmpty();
   }
 
   /** Common practice, no source: minutes to take out and put in, socketed and soldered. */
