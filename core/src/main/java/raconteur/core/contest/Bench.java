@@ -3,11 +3,18 @@ package raconteur.core.contest;
 import java.util.List;
 import java.util.Optional;
 import raconteur.core.bench.PlantedFault;
+import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.board.Board;
 import raconteur.core.finding.Finding;
+import raconteur.core.predict.Predictor;
+import raconteur.core.predict.Readings;
 import raconteur.core.story.Telling;
 
-/** Takes readings on a board with known faults. */
-interface Bench {
+/**
+ * Takes readings on a board with known faults: on the running board where it can be simulated, else
+ * as the models of the engine let them fall.
+ */
+public interface Bench {
 
   /**
    * Takes a reading.
@@ -23,6 +30,27 @@ interface Bench {
   /** Whether a fault by itself makes the board show anything but that it works. */
   boolean shows(PlantedFault fault);
 
+  /** Whether a board with both faults shows what it shows with the first alone. */
+  default boolean masks(PlantedFault first, PlantedFault second) {
+    Finding.Symptom alone = symptom(List.of(first), 0);
+    return symptom(List.of(first, second), 0).equals(alone)
+        && !symptom(List.of(second), 0).equals(alone);
+  }
+
   /** What the board shows by itself, as one of its symptom cards. */
   Finding.Symptom symptom(List<PlantedFault> faults, long salt);
+
+  /** Readings as the engine's own models let them fall: for a board that cannot be run. */
+  static Bench ofModels(Board board) {
+    return new ModelBench(board, new Predictor(board, Readings.shipped()));
+  }
+
+  /**
+   * Readings on the running board.
+   *
+   * @param seed the dice of power-ups and instruments
+   */
+  static Bench running(SimulatedBoard healthy, long seed) {
+    return new RunningBench(healthy, seed);
+  }
 }

@@ -41,6 +41,7 @@ public final class Contest {
   private static final double MOST_MINUTES = 900;
   private static final int MOST_ACTIONS = 400;
   private static final int MOST_DRAWS = 200;
+  private static final long SEED = 1;
 
   private final Board board;
   private final SimulatedBoard healthy;
@@ -76,8 +77,16 @@ public final class Contest {
     this.healthy = new SimulatedBoard(board);
     this.bench =
         rules.simulated()
-            ? new RunningBench(healthy)
+            ? Bench.running(healthy, SEED)
             : new ModelBench(this.board, advisor().predictor());
+  }
+
+  /** The same with a bench of one's own, which then decides where readings come from. */
+  public Contest(Board board, Rules rules, Bench bench) {
+    this.board = board;
+    this.rules = rules;
+    this.healthy = new SimulatedBoard(board);
+    this.bench = bench;
   }
 
   /** The same board by a name nothing was simulated for. */
@@ -114,8 +123,18 @@ public final class Contest {
 
   /** The same on a board with given faults. */
   public Played play(Policies policies, List<PlantedFault> faults, long seed) {
+    return play(policies, faults, seed, () -> false);
+  }
+
+  /**
+   * The same, given up when asked to.
+   *
+   * @param stop asked before every action; the case is then unsolved
+   */
+  public Played play(
+      Policies policies, List<PlantedFault> faults, long seed, BooleanSupplier stop) {
     var run = new Run(policies.make(board), faults, seed);
-    Score score = run.play();
+    Score score = run.play(stop);
     return new Played(policies, seed, faults, score, run.story);
   }
 
@@ -165,10 +184,10 @@ public final class Contest {
       this.now = healthy.with(faults);
     }
 
-    Score play() {
+    Score play(BooleanSupplier stop) {
       note(bench.symptom(now.faults(), dice.nextLong()).line());
       minutes += advisor.checkMinutes();
-      while (minutes < MOST_MINUTES && tests + mends < MOST_ACTIONS) {
+      while (minutes < MOST_MINUTES && tests + mends < MOST_ACTIONS && !stop.getAsBoolean()) {
         Telling telling = Telling.of(board, story);
         Optional<Step.Action> action =
             policy.next(

@@ -52,6 +52,21 @@ final class ModelBench implements Bench {
         && changes(predictor.model(new Finding.Symptom(any), now, List.of()), fault);
   }
 
+  @Override
+  public boolean masks(PlantedFault first, PlantedFault second) {
+    String any = board.symptoms().stream().findFirst().orElseThrow().id();
+    Moment now = new Moment(0, Set.of(), Optional.empty());
+    return first.wrong() instanceof PlantedFault.Known(Fault one)
+        && second.wrong() instanceof PlantedFault.Known(Fault other)
+        && hides(predictor.model(new Finding.Symptom(any), now, List.of()), one, other);
+  }
+
+  private static <E> boolean hides(TestModel<E> model, Fault one, Fault other) {
+    E alone = model.effectOf(one);
+    return model.combine(alone, model.effectOf(other)).equals(alone)
+        && !model.effectOf(other).equals(alone);
+  }
+
   private static <E> boolean changes(TestModel<E> model, Fault fault) {
     return !model.effectOf(fault).equals(model.none());
   }
@@ -60,7 +75,9 @@ final class ModelBench implements Bench {
       TestModel<E> model, List<PlantedFault> faults, SplittableRandom dice) {
     E effect = model.none();
     for (PlantedFault planted : faults) {
-      if (planted.wrong() instanceof PlantedFault.Known(Fault fault)) {
+      // What is there at times is there at this reading, or not.
+      boolean there = planted.chance() >= 1 || dice.nextDouble() < planted.chance();
+      if (there && planted.wrong() instanceof PlantedFault.Known(Fault fault)) {
         effect = model.combine(effect, model.effectOf(fault));
       }
     }

@@ -16,10 +16,10 @@ import raconteur.core.story.Telling;
 
 /** Readings on the simulated board; the boards of the last few states are kept switched on. */
 final class RunningBench implements Bench {
-  private static final long SEED = 1;
   private static final int MOST_KEPT = 12;
 
   private final SimulatedBoard healthy;
+  private final long seed;
   private final Picture picture;
   private final Map<List<PlantedFault>, Taker> takers =
       new LinkedHashMap<>(16, 0.75f, true) {
@@ -31,21 +31,22 @@ final class RunningBench implements Bench {
         }
       };
 
-  RunningBench(SimulatedBoard healthy) {
+  RunningBench(SimulatedBoard healthy, long seed) {
     this.healthy = healthy;
+    this.seed = seed;
     this.picture = StartUp.healthy(healthy);
   }
 
   private Taker taker(List<PlantedFault> faults) {
     return takers.computeIfAbsent(
         faults,
-        f -> new Taker(new SimulatedBench(healthy.with(f), PluggedIn.NOTHING, 0, SEED), picture));
+        f -> new Taker(new SimulatedBench(healthy.with(f), PluggedIn.NOTHING, 0, seed), picture));
   }
 
   @Override
   public Optional<Finding> take(
       List<PlantedFault> faults, Finding sample, Telling told, long salt) {
-    return taker(faults).take(sample).map(f -> f);
+    return taker(SwitchedOn.there(faults, seed, told)).take(sample).map(f -> f);
   }
 
   @Override
@@ -55,6 +56,6 @@ final class RunningBench implements Bench {
 
   @Override
   public Finding.Symptom symptom(List<PlantedFault> faults, long salt) {
-    return new Finding.Symptom(taker(faults).look().card());
+    return new Finding.Symptom(taker(SwitchedOn.there(faults, seed, salt)).look().card());
   }
 }

@@ -156,6 +156,11 @@ public final class Advisor {
     };
   }
 
+  /** Of these minutes, what a test is expected to break. */
+  public double riskMinutes(Step.Test test, Set<String> partsOut) {
+    return new TestFacts(board, costs, partsOut).risk(test.sample());
+  }
+
   /** Whether a test is made under power. */
   public boolean isPowered(Step.Test test) {
     return new TestFacts(board, costs).kind(test.sample()).powered();

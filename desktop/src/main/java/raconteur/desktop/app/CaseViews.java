@@ -1,7 +1,10 @@
 package raconteur.desktop.app;
 
 import java.util.Map;
+import java.util.Optional;
 import raconteur.core.board.Board;
+import raconteur.core.practice.Deal;
+import raconteur.core.practice.OddsShown;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArriveStage;
 import raconteur.desktop.desk.CaseDesk;
@@ -10,6 +13,7 @@ import raconteur.desktop.inspect.InspectStage;
 import raconteur.desktop.mend.MendStage;
 import raconteur.desktop.power.PowerStage;
 import raconteur.desktop.prove.ProveStage;
+import raconteur.desktop.simulate.SimulatedCases;
 import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.stage.StageView;
 import raconteur.desktop.trace.TraceView;
@@ -23,15 +27,22 @@ import raconteur.desktop.workshop.Workshop;
  */
 record CaseViews(CaseDesk desk, Map<Way, StageView> stages, TraceView trace) {
 
-  /** Takes a case to the desk. */
+  /**
+   * Takes a case to the desk.
+   *
+   * @param onDebrief leads to the debrief of a case of practice
+   */
   static CaseViews of(
       Workshop workshop,
       Case opened,
       Board board,
       FilePicker files,
       Runnable onIntake,
+      Runnable onDebrief,
       boolean dim) {
-    CaseDesk desk = new CaseDesk(workshop, opened, board);
+    Optional<Deal> deal = new SimulatedCases(workshop).deal(opened.header().number(), board);
+    CaseDesk desk =
+        new CaseDesk(workshop, opened, board, deal.map(Deal::odds).orElse(OddsShown.SHOWN));
     return new CaseViews(
         desk,
         Map.of(
@@ -42,13 +53,7 @@ record CaseViews(CaseDesk desk, Map<Way, StageView> stages, TraceView trace) {
             Way.PROVE, ProveStage.of(desk, dim),
             Way.HAND_OVER, HandoverStage.of(desk, files, dim)),
         new TraceView(
-            desk,
-            files,
-            dim,
-            workshop
-                .settings()
-                .simulationSeed(opened.header().number())
-                .map(seed -> new SimulationDesk(desk, seed))));
+            desk, files, dim, deal.map(dealt -> new SimulationDesk(desk, dealt)), onDebrief));
   }
 
   void setDim(boolean dim) {

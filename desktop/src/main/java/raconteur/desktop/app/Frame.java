@@ -1,19 +1,15 @@
 package raconteur.desktop.app;
 
-import java.security.SecureRandom;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonType;
 import javafx.scene.control.Dialog;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.layout.BorderPane;
-import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArrivePresenter;
@@ -26,10 +22,11 @@ import raconteur.desktop.devices.DevicesView;
 import raconteur.desktop.manual.ManualWindow;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
+import raconteur.desktop.practice.PracticePresenter;
+import raconteur.desktop.practice.PracticeView;
 import raconteur.desktop.search.SearchView;
 import raconteur.desktop.shelf.ShelfPresenter;
 import raconteur.desktop.shelf.ShelfView;
-import raconteur.desktop.simulate.SimulatedCases;
 import raconteur.desktop.stage.StageView;
 import raconteur.desktop.stockroom.StockroomPresenter;
 import raconteur.desktop.stockroom.StockroomView;
@@ -51,6 +48,7 @@ public final class Frame extends BorderPane {
   private Optional<CaseViews> bench = Optional.empty();
   private Optional<BoardsView> boards = Optional.empty();
   private Optional<DevicesView> devices = Optional.empty();
+  private Optional<PracticeView> practice = Optional.empty();
 
   /** The views that are there as long as the casebook is. */
   private record Views(
@@ -77,6 +75,7 @@ public final class Frame extends BorderPane {
       case STOCKROOM -> showStockroom();
       case BOARDS -> showBoards();
       case DEVICES -> showDevices();
+      case PRACTICE -> showPractice();
     }
   }
 
@@ -105,7 +104,7 @@ public final class Frame extends BorderPane {
             this::showIntake,
             this::showSearch,
             this::showNewBoard,
-            simulations(new SimulatedCases(workshop)));
+            this::showPractice);
     ArriveView arrive =
         new ArriveView(
             new ArrivePresenter(workshop),
@@ -327,29 +326,43 @@ public final class Frame extends BorderPane {
     bar.nameCase(number, board.get().identity().shortName() + " · " + header.owner());
     CaseViews opened =
         CaseViews.of(
-            workshop, found.get(), board.get(), files, this::showIntake, Theme.isDim(this));
+            workshop,
+            found.get(),
+            board.get(),
+            files,
+            this::showIntake,
+            () -> debrief(number),
+            Theme.isDim(this));
     bench = Optional.of(opened);
     opened.desk().addListener(bar::mark);
     opened.desk().start();
     showTrace();
   }
 
-  /** What puts each board that can be simulated on the bench; a sentence where it cannot. */
-  private Map<String, Supplier<String>> simulations(SimulatedCases cases) {
-    Map<String, Supplier<String>> simulations = new LinkedHashMap<>();
-    for (Board board : cases.boards()) {
-      simulations.put(
-          board.identity().shortName(),
-          () ->
-              switch (cases.begin(board, new SecureRandom().nextInt(1_000_000))) {
-                case Outcome.Failed<Integer> failed -> failed.sentence();
-                case Outcome.Done<Integer>(Integer number) -> {
-                  openCase(number);
-                  yield "";
-                }
-              });
+  /** Shows the place to practise. */
+  public void showPractice() {
+    practice()
+        .ifPresent(
+            v -> {
+              v.refresh();
+              v.setDim(Theme.isDim(this));
+              show(v, v.firstFocus(), Way.PRACTICE);
+            });
+  }
+
+  /** The place to practise, made when it is first asked for, once the casebook is open. */
+  public Optional<PracticeView> practice() {
+    if (practice.isEmpty()) {
+      practice =
+          views.map(
+              v -> new PracticeView(new PracticePresenter(v.workshop()), this::openCase, files));
     }
-    return simulations;
+    return practice;
+  }
+
+  private void debrief(int caseNumber) {
+    showPractice();
+    practice().ifPresent(v -> v.debrief(caseNumber));
   }
 
   /** The trace view of the case on the bench. */
@@ -404,6 +417,7 @@ public final class Frame extends BorderPane {
         });
     boards.ifPresent(v -> v.setDim(dim));
     devices.ifPresent(v -> v.setDim(dim));
+    practice.ifPresent(v -> v.setDim(dim));
   }
 
   private void showKeys() {

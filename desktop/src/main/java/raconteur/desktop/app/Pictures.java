@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicReference;
@@ -15,6 +16,7 @@ import javax.imageio.ImageIO;
 import raconteur.casebook.files.FileKind;
 import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.store.Outcome;
+import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
 import raconteur.desktop.boards.BoardsView;
 import raconteur.desktop.control.Keys;
@@ -151,8 +153,13 @@ public final class Pictures {
   /** A simulated board with some readings taken and its screen looked at. */
   private void simulated(Workshop workshop) throws IOException {
     SimulatedCases cases = new SimulatedCases(workshop);
-    if (cases.boards().isEmpty()
-        || !(cases.begin(cases.boards().getFirst(), SIMULATION_TO_SHOW)
+    Optional<Board> board = cases.boards().stream().filter(SimulatedCases::runs).findFirst();
+    if (board.isEmpty()
+        || !(cases.begin(
+                board.get(),
+                SimulatedCases.drawn(board.get(), SIMULATION_TO_SHOW),
+                "Not known to work.",
+                List.of())
             instanceof Outcome.Done<Integer>(Integer number))) {
       return;
     }

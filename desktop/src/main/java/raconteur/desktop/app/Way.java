@@ -16,7 +16,8 @@ enum Way {
   ODDS(Keys.ODDS),
   STOCKROOM(Keys.STOCKROOM),
   BOARDS(Keys.BOARDS),
-  DEVICES(Keys.DEVICES);
+  DEVICES(Keys.DEVICES),
+  PRACTICE(Keys.PRACTICE);
 
   private final Keys key;
 
@@ -31,6 +32,11 @@ enum Way {
   String word() {
     String words = name().toLowerCase(Locale.ROOT).replace('_', ' ');
     return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+  }
+
+  /** Whether what is of another kind begins here: the case, the shop, practice. */
+  boolean beginsGroup() {
+    return this == ARRIVE || this == ODDS || this == PRACTICE;
   }
 
   /** Whether it is about the case on the desk. */

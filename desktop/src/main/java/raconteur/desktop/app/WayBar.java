@@ -38,6 +38,11 @@ final class WayBar extends HBox {
       // Nowhere to go before there is a casebook.
       button.setDisable(true);
       buttons.put(way, button);
+      if (way.beginsGroup()) {
+        Region rule = new Region();
+        Style.WAY_RULE.on(rule);
+        getChildren().add(rule);
+      }
       getChildren().add(button);
     }
     getChildren()

@@ -29,6 +29,7 @@ public enum Keys {
   STOCKROOM(Where.EVERYWHERE, Keys.VIEWS, ctrl(KeyCode.DIGIT0)),
   BOARDS(Where.EVERYWHERE, "Boards", ctrl(KeyCode.B)),
   DEVICES(Where.EVERYWHERE, "Devices", ctrl(KeyCode.D)),
+  PRACTICE(Where.EVERYWHERE, "Practice", ctrl(KeyCode.P)),
   TAKE_IN(Where.EVERYWHERE, "take a board in", ctrl(KeyCode.N)),
   SEARCH(
       Where.EVERYWHERE,
@@ -136,7 +137,8 @@ public enum Keys {
     BOARDS("In Boards", EVERYWHERE),
     IMPORT("Reading a file in", BOARDS),
     ODDS("In Odds", EVERYWHERE),
-    PANES("Where there are panes", STAGE, ODDS),
+    PRACTICE("In Practice", EVERYWHERE),
+    PANES("Where there are panes", STAGE, ODDS, PRACTICE),
     BENCH_LINE("In the bench line", TRACE, STAGE),
     STORY("In the story", TRACE, STAGE),
     MAP("On the map", TRACE, STAGE, BOARDS),

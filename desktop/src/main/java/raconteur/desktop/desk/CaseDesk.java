@@ -24,6 +24,7 @@ import raconteur.core.judge.BenchGuard;
 import raconteur.core.odds.SimilarStories;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Step;
+import raconteur.core.practice.OddsShown;
 import raconteur.core.stock.Stock;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
@@ -40,6 +41,9 @@ import raconteur.desktop.workshop.Workshop;
  */
 public final class CaseDesk {
   private static final Duration MOST_THINKING = Duration.ofSeconds(30);
+
+  /** So many lines what is shown late stays behind. */
+  private static final int LATE_BY = 2;
 
   /** {@code strike 17 wrong pin}: takes an earlier line back. */
   private static final Pattern STRIKE =
@@ -59,11 +63,21 @@ public final class CaseDesk {
   private List<Entry> entries;
   private Telling telling;
   private DeskState state;
+  private final OddsShown odds;
   private String question = "";
   private final Set<String> declined = new HashSet<>();
 
+  /** A case that is shown with all that is worked out. */
   public CaseDesk(Workshop workshop, Case traced, Board board) {
+    this(workshop, traced, board, OddsShown.SHOWN);
+  }
+
+  /**
+   * @param odds how much of what is worked out is shown: somebody may want to practise without
+   */
+  public CaseDesk(Workshop workshop, Case traced, Board board, OddsShown odds) {
     this.workshop = workshop;
+    this.odds = odds;
     this.board = board;
     this.benchLine = new BenchLine(board);
     this.entries = traced.entries();
@@ -84,6 +98,11 @@ public final class CaseDesk {
 
   public DeskState state() {
     return state;
+  }
+
+  /** How much of what is worked out is shown. */
+  public OddsShown odds() {
+    return odds;
   }
 
   /** The story as told so far, at once, before anything is worked out. */
@@ -309,6 +328,9 @@ public final class CaseDesk {
 
   /** Tells how the picture would change if a line were wrong; the story stays as it is. */
   private DeskState.Entered whatIf(int number) {
+    if (odds == OddsShown.HIDDEN) {
+      return new DeskState.Rejected("The odds are hidden in this case; the debrief shows them.");
+    }
     boolean there = telling.findings().stream().anyMatch(f -> f.entry().number() == number);
     if (!there) {
       return new DeskState.Rejected("Line " + number + " is no reading of this story.");
@@ -372,11 +394,44 @@ public final class CaseDesk {
 
   private void workOut(String cause) {
     int mine = asked.incrementAndGet();
-    Telling story = telling;
+    if (odds == OddsShown.HIDDEN) {
+      publish(with(Optional.empty(), List.of(), 0, false, "", List.of()));
+      return;
+    }
+    Telling story = odds == OddsShown.LATE ? earlier() : telling;
     Optional<Advisor.Advice> before = state.advice();
     publish(with(before, state.steps(), state.step(), true, state.news(), state.shifts()));
     Set<String> without = Set.copyOf(declined);
     aside(mine, () -> think(mine, story, before, cause, without));
+  }
+
+  /** The story without its last lines. */
+  private Telling earlier() {
+    return Telling.of(board, entries.subList(0, Math.max(0, entries.size() - LATE_BY)));
+  }
+
+  /**
+   * Shows what would be done next, whatever else is hidden, until the next line.
+   *
+   * @param given told on the window's thread once there is one
+   */
+  public void hint(Runnable given) {
+    int mine = asked.incrementAndGet();
+    Telling story = telling;
+    Set<String> without = Set.copyOf(declined);
+    publish(with(state.advice(), List.of(), 0, true, "", List.of()));
+    aside(
+        mine,
+        () -> {
+          Advisor mind = advisor();
+          List<Step> steps =
+              mind.nextSteps(
+                  mind.adviseUnexplained(story, patience(mine)), without, patience(mine));
+          List<Step> first = steps.stream().limit(1).toList();
+          String news = first.isEmpty() ? "There is no step that would help." : "";
+          show(mine, with(state.advice(), first, 0, false, news, List.of()));
+          workshop.window().execute(given);
+        });
   }
 
   /**
@@ -438,15 +493,7 @@ public final class CaseDesk {
     if (mine != asked.get()) {
       return;
     }
-    Advisor mind =
-        advisor.orElseGet(
-            () ->
-                new Advisor(
-                    board,
-                    workshop.history(board),
-                    Advisor.MOST_IN_A_HYPOTHESIS,
-                    workshop.settings().shop()));
-    advisor = Optional.of(mind);
+    Advisor mind = advisor();
     boolean opening = before.isEmpty();
     Advisor.Advice advice =
         opening
@@ -469,6 +516,20 @@ public final class CaseDesk {
       Advisor.Advice told = opening && isStopped(mine) ? advice : explained;
       show(mine, with(Optional.of(told), steps, 0, false, news, shifts).like(similar));
     }
+  }
+
+  /** Whoever reasons about this case, made when first needed; on the worker only. */
+  private Advisor advisor() {
+    Advisor mind =
+        advisor.orElseGet(
+            () ->
+                new Advisor(
+                    board,
+                    workshop.history(board),
+                    Advisor.MOST_IN_A_HYPOTHESIS,
+                    workshop.settings().shop()));
+    advisor = Optional.of(mind);
+    return mind;
   }
 
   /**

@@ -85,12 +85,18 @@ public final class ShelfPresenter {
 
   private List<Said> read() {
     return workshop.casebook().shelf().stream()
+        .filter(shelved -> !practised(shelved))
         .map(this::row)
         .sorted(
             Comparator.comparingInt((Row r) -> ORDER.indexOf(r.header().state()))
                 .thenComparing(Comparator.comparing(Row::lastTold).reversed()))
         .map(row -> new Said(row, text(row)))
         .toList();
+  }
+
+  /** Cases of practice stand beside the real ones, in a place of their own. */
+  private boolean practised(Shelved shelved) {
+    return workshop.settings().simulationSeed(shelved.header().number()).isPresent();
   }
 
   private Row row(Shelved shelved) {

@@ -3,14 +3,10 @@ package raconteur.desktop.shelf;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
-import java.util.Map;
 import java.util.function.IntConsumer;
-import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -37,7 +33,7 @@ public final class ShelfView extends VBox {
    * @param onNew begins a new case
    * @param onSearch looks through all stories
    * @param onNewBoard describes a board that is not here yet
-   * @param simulations what puts a simulated board on the bench, by its name
+   * @param onPractice leads to the place to practise
    */
   public ShelfView(
       ShelfPresenter presenter,
@@ -45,7 +41,7 @@ public final class ShelfView extends VBox {
       Runnable onNew,
       Runnable onSearch,
       Runnable onNewBoard,
-      Map<String, Supplier<String>> simulations) {
+      Runnable onPractice) {
     this.presenter = presenter;
     Style.VIEW.on(this);
     Style.FIGURES.on(table.column("No.", 52, row -> String.valueOf(row.header().number())));
@@ -62,6 +58,7 @@ public final class ShelfView extends VBox {
             Texts.line("No boards on the shelf yet.", Style.HEADING),
             Texts.button("Describe a board of mine …", onNewBoard, Style.MAIN_BUTTON),
             Texts.button("Take one in that is described", onNew, Style.PLAIN_BUTTON),
+            Texts.button("Practise on a simulated board", onPractice, Style.PLAIN_BUTTON),
             Texts.line("./raconteur --demo shows a shelf with a story behind it.", Style.FAINT));
     empty.setAlignment(Pos.CENTER);
     table.setPlaceholder(empty);
@@ -77,7 +74,7 @@ public final class ShelfView extends VBox {
             gap,
             filter,
             Texts.button("Search stories", onSearch, Style.PLAIN_BUTTON),
-            simulate(simulations),
+            Texts.button("Practise", onPractice, Style.PLAIN_BUTTON),
             Texts.button(
                 "Take to the bench",
                 () -> table.chosen().ifPresent(row -> onOpen.accept(row.header().number())),
@@ -92,18 +89,6 @@ public final class ShelfView extends VBox {
     moves.getChildren().add(notice);
     VBox.setVgrow(table, Priority.ALWAYS);
     getChildren().addAll(head, table, moves);
-  }
-
-  private MenuButton simulate(Map<String, Supplier<String>> simulations) {
-    MenuButton menu = new MenuButton("Simulate a board");
-    Style.PLAIN_BUTTON.on(menu);
-    simulations.forEach(
-        (name, begin) -> {
-          MenuItem item = new MenuItem(name);
-          item.setOnAction(e -> notice.setText(begin.get()));
-          menu.getItems().add(item);
-        });
-    return menu;
   }
 
   private void move(CaseState state) {

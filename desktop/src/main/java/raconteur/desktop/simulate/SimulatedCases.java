@@ -1,19 +1,27 @@
 package raconteur.desktop.simulate;
 
 import java.util.List;
-import java.util.stream.Stream;
+import java.util.Optional;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.bench.BenchSetUp;
 import raconteur.core.bench.FaultDraw;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
+import raconteur.core.contest.Bench;
+import raconteur.core.data.Loaded;
+import raconteur.core.practice.Deal;
+import raconteur.core.practice.DealFile;
+import raconteur.core.practice.Level;
+import raconteur.core.practice.OddsShown;
+import raconteur.core.practice.SameDice;
 import raconteur.core.story.Case;
-import raconteur.core.story.Telling;
+import raconteur.core.story.Entry;
 import raconteur.desktop.workshop.Workshop;
 
 /**
- * Cases whose board is simulated. The casebook keeps the seed; the faults follow from it and from
- * the mends of the story, so that nothing on screen or in an exported case gives them away.
+ * Cases whose board is simulated. The casebook keeps what was dealt beside the case, so that
+ * nothing on screen or in an exported case gives it away and nothing that is learnt later changes
+ * it.
  */
 public final class SimulatedCases {
   private final Workshop workshop;
@@ -22,39 +30,92 @@ public final class SimulatedCases {
     this.workshop = workshop;
   }
 
-  /** The boards that can be simulated with a screen and a cartridge. */
+  /**
+   * The boards that can be dealt: those that run, and those whose symptoms are known, for which the
+   * engine's own models say what a reading shows.
+   */
   public List<Board> boards() {
-    return Stream.of("quillon-kittiwake-b", "quillon-kittiwake-d")
-        .flatMap(id -> workshop.boards().find(id).stream())
-        .filter(b -> BenchSetUp.of(b).screen().isPresent())
+    return workshop.boards().boards().stream()
+        .filter(board -> runs(board) || !board.symptoms().isEmpty())
         .toList();
   }
 
-  /** Puts a simulated board on the bench; the number of its case, or a sentence why not. */
-  public Outcome<Integer> begin(Board board, long seed) {
-    int number = workshop.casebook().nextNumber();
-    return switch (workshop
-        .casebook()
-        .create(
-            number,
-            board.identity().id(),
-            "Practice bench",
-            "Simulated board: not known to work")) {
-      case Outcome.Failed<Case> failed -> new Outcome.Failed<>(failed.sentence());
-      case Outcome.Done<Case> _ -> {
-        String refusal = workshop.settings().keepSimulationSeed(number, seed);
-        yield refusal.isEmpty() ? new Outcome.Done<>(number) : new Outcome.Failed<>(refusal);
-      }
-    };
+  /** Whether a board can be switched on and watched. */
+  public static boolean runs(Board board) {
+    return BenchSetUp.of(board).screen().isPresent();
   }
 
-  /** The board as it is now: as it came, after every mend of the story. */
-  static SimulatedBoard asMended(SimulatedBoard fresh, long seed, Telling telling) {
-    Board board = fresh.board();
-    SimulatedBoard now = fresh.with(FaultDraw.draw(board, FaultDraw.usualCount(seed), seed));
-    for (Telling.DatedMend mend : telling.mends()) {
-      now = now.after(mend.mend());
+  /** What takes readings on a board with known faults. */
+  public static Bench bench(Board board, long seed) {
+    return new SameDice(
+        runs(board) ? Bench.running(new SimulatedBoard(board), seed) : Bench.ofModels(board), seed);
+  }
+
+  /**
+   * Puts a dealt board on the bench.
+   *
+   * @param complaint what is said of it
+   * @param opening lines the story begins with
+   * @return the number of its case, or a sentence why not
+   */
+  public Outcome<Integer> begin(Board board, Deal deal, String complaint, List<String> opening) {
+    int number = workshop.casebook().nextNumber();
+    String who = deal.person().isEmpty() ? "Practice bench" : "Practice: " + deal.person();
+    switch (workshop.casebook().create(number, board.identity().id(), who, complaint)) {
+      case Outcome.Failed<Case> failed -> {
+        return new Outcome.Failed<>(failed.sentence());
+      }
+      case Outcome.Done<Case> _ -> {}
     }
-    return now;
+    String refusal = workshop.settings().keepSimulationSeed(number, deal.seed());
+    if (refusal.isEmpty()) {
+      refusal = workshop.settings().keepDeal(number, DealFile.write(deal));
+    }
+    for (String line : opening) {
+      if (refusal.isEmpty()) {
+        refusal =
+            switch (workshop.casebook().append(number, line)) {
+              case Outcome.Failed<Entry> failed -> failed.sentence();
+              case Outcome.Done<Entry> _ -> "";
+            };
+      }
+    }
+    return refusal.isEmpty() ? new Outcome.Done<>(number) : new Outcome.Failed<>(refusal);
+  }
+
+  /** What was dealt for a case; empty for a case of a real board. */
+  public Optional<Deal> deal(int caseNumber, Board board) {
+    Optional<Deal> kept =
+        workshop
+            .settings()
+            .deal(caseNumber)
+            .flatMap(
+                text ->
+                    DealFile.read(board, text) instanceof Loaded.Ok<Deal>(Deal deal)
+                        ? Optional.of(deal)
+                        : Optional.empty());
+    return kept.or(() -> workshop.settings().simulationSeed(caseNumber).map(s -> drawn(board, s)));
+  }
+
+  /**
+   * A deal of one to three faults that hangs on its seed alone: so were the cases dealt that were
+   * begun before deals were kept.
+   */
+  public static Deal drawn(Board board, long seed) {
+    return new Deal(
+        "",
+        Level.USUAL,
+        "",
+        OddsShown.SHOWN,
+        seed,
+        FaultDraw.draw(board, FaultDraw.usualCount(seed), seed),
+        0,
+        0);
+  }
+
+  /** Keeps that one more hint was taken; the deal as it is now. */
+  public Deal hinted(int caseNumber, Deal deal) {
+    Deal now = deal.hinted();
+    return workshop.settings().keepDeal(caseNumber, DealFile.write(now)).isEmpty() ? now : deal;
   }
 }

@@ -8,8 +8,11 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
+import raconteur.core.practice.OddsShown;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
@@ -17,17 +20,23 @@ import raconteur.desktop.theme.Style;
 /** The instruments of a simulated board that are not a click on a pin, and what they last said. */
 public final class SimulationBar extends VBox {
   private static final String HOW =
-      "Click a pin, or type it and press "
+      "Click a pin to probe it, or ask for any test as it is logged, without what it shows, and"
+          + " press "
           + Keys.OPEN.label()
-          + ", to probe it. The board has one to three faults.";
+          + ".";
 
-  private final Label said = Texts.label(HOW, Style.FAINT);
+  private final Label said = Texts.label("", Style.FAINT);
+  private final String how;
   private final HBox tools = new HBox(8);
   private final TextField probe = new TextField();
   private final Button stop;
 
-  public SimulationBar(SimulationDesk desk, Iterable<Rail> rails) {
+  /**
+   * @param onDebrief leads to the debrief of this case
+   */
+  public SimulationBar(SimulationDesk desk, Board board, Runnable onDebrief) {
     super(4);
+    how = HOW + " " + desk.complaint();
     stop = Texts.button("stop", desk::stop, Style.PLAIN_BUTTON);
     Style.SIMULATION_BAR.on(this);
     tools.setAlignment(Pos.CENTER_LEFT);
@@ -35,12 +44,21 @@ public final class SimulationBar extends VBox {
     tools
         .getChildren()
         .addAll(
-            Texts.line("Simulated", Style.SIMULATED_TAG),
-            probe,
-            tool("dead test", desk::deadTest),
-            tool("diagnostic", desk::diagnostic),
-            meter(desk, rails),
-            tool("look at the screen", desk::look));
+            Texts.line(desk.runs() ? "Simulated" : "Simulated by models", Style.SIMULATED_TAG),
+            probe);
+    if (!board.deadTest().flashes().isEmpty()) {
+      tools.getChildren().add(tool("dead test", desk::deadTest));
+    }
+    if (desk.runs()) {
+      tools.getChildren().add(tool("diagnostic", desk::diagnostic));
+    }
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    tools.getChildren().addAll(meter(desk, board.rails()), tool("look", desk::look), gap);
+    if (desk.deal().odds() != OddsShown.SHOWN) {
+      tools.getChildren().add(tool("hint", desk::hint));
+    }
+    tools.getChildren().add(tool("debrief", onDebrief));
     stop.setAccessibleText("Stop the simulated test");
     said.setWrapText(true);
     HBox.setHgrow(said, Priority.ALWAYS);
@@ -50,12 +68,12 @@ public final class SimulationBar extends VBox {
     desk.addListener(this::show);
   }
 
-  /** For hands on the keyboard: a pin and Enter is a click on it. */
+  /** For hands on the keyboard: a pin and Enter is a click on it, and so is any other test. */
   private void probeBy(SimulationDesk desk) {
-    probe.setPromptText(Keys.PROBE.on("probe a pin: U5.3"));
-    probe.setPrefColumnCount(13);
-    probe.setAccessibleText("Pin to probe, then " + Keys.OPEN.label());
-    probe.setOnAction(e -> desk.probe(probe.getText()));
+    probe.setPromptText(Keys.PROBE.on("ask: U5.3, 5V gnd, swap U7"));
+    probe.setPrefColumnCount(18);
+    probe.setAccessibleText("A test to make, then " + Keys.OPEN.label());
+    probe.setOnAction(e -> desk.ask(probe.getText()));
   }
 
   /** Puts the typing where a pin to probe goes. */
@@ -84,6 +102,6 @@ public final class SimulationBar extends VBox {
     stop.setVisible(!state.busy().isEmpty());
     stop.setManaged(!state.busy().isEmpty());
     said.setText(
-        !state.busy().isEmpty() ? state.busy() : state.said().isEmpty() ? HOW : state.said());
+        !state.busy().isEmpty() ? state.busy() : state.said().isEmpty() ? how : state.said());
   }
 }

@@ -2,10 +2,10 @@ package raconteur.desktop.simulate;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import raconteur.core.bench.PlantedFault;
 import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.bench.instrument.Instrument;
@@ -14,9 +14,15 @@ import raconteur.core.bench.instrument.Taker;
 import raconteur.core.bench.program.StartUp;
 import raconteur.core.bench.screen.Picture;
 import raconteur.core.board.PinRef;
+import raconteur.core.contest.Bench;
+import raconteur.core.contest.SwitchedOn;
+import raconteur.core.device.Signal;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Statement;
 import raconteur.core.plan.Step;
+import raconteur.core.practice.AskedTest;
+import raconteur.core.practice.Deal;
+import raconteur.core.practice.Debriefing;
 import raconteur.core.story.Telling;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.desk.DeskState;
@@ -27,7 +33,8 @@ import raconteur.desktop.desk.DeskState;
  */
 public final class SimulationDesk {
   private final CaseDesk desk;
-  private final long seed;
+  private Deal deal;
+  private final boolean runs;
   private final SimulatedBoard fresh;
   private final List<Consumer<State>> listeners = new ArrayList<>();
   private State state = State.IDLE;
@@ -36,6 +43,7 @@ public final class SimulationDesk {
   private boolean stopping;
   private Optional<Taker> taker = Optional.empty();
   private Optional<Picture> healthy = Optional.empty();
+  private Optional<Bench> byModels = Optional.empty();
 
   /**
    * What the bar shows.
@@ -49,11 +57,26 @@ public final class SimulationDesk {
     static final State IDLE = new State("", "", false, false, Optional.empty());
   }
 
-  public SimulationDesk(CaseDesk desk, long seed) {
+  public SimulationDesk(CaseDesk desk, Deal deal) {
     this.desk = desk;
-    this.seed = seed;
+    this.deal = deal;
+    this.runs = SimulatedCases.runs(desk.state().board());
     this.fresh = new SimulatedBoard(desk.state().board());
     this.benchTold = desk.telling();
+  }
+
+  /** Whether the board runs; else the engine's own models say what its readings show. */
+  public boolean runs() {
+    return runs;
+  }
+
+  public Deal deal() {
+    return deal;
+  }
+
+  /** What whoever dealt it said of the board. */
+  String complaint() {
+    return desk.state().header().complaint();
   }
 
   /** Has a view told of every new state, on the window's thread, and of this one at once. */
@@ -71,15 +94,17 @@ public final class SimulationDesk {
     List.copyOf(listeners).forEach(l -> l.accept(next));
   }
 
-  /** The bench with the board as the story left it; made anew after a mend or a pulled part. */
+  /** The bench with the board as the story left it; made anew where that is another board now. */
   private SimulatedBench bench() {
     Telling told = desk.telling();
-    boolean same =
-        told.mends().equals(benchTold.mends()) && told.partsOut().equals(benchTold.partsOut());
-    if (bench.isEmpty() || !same) {
-      SimulatedBoard now = SimulatedCases.asMended(fresh, seed, told);
+    List<PlantedFault> there =
+        SwitchedOn.there(Debriefing.left(fresh.board(), deal, told), deal.seed(), told);
+    boolean same = bench.filter(b -> b.board().faults().equals(there)).isPresent();
+    if (!same || !told.partsOut().equals(benchTold.partsOut())) {
+      SimulatedBoard now = fresh.with(there);
       bench =
-          Optional.of(new SimulatedBench(now, PluggedIn.NOTHING.without(told.partsOut()), 0, seed));
+          Optional.of(
+              new SimulatedBench(now, PluggedIn.NOTHING.without(told.partsOut()), 0, deal.seed()));
       benchTold = told;
     }
     return bench.get();
@@ -87,40 +112,74 @@ public final class SimulationDesk {
 
   /** A logic probe at a pin. */
   public void probe(PinRef pin) {
-    reading("Probing " + pin, () -> bench().probe(pin).map(Finding::line));
+    reading("Probing " + pin, new Finding.Probe(pin, Signal.LOW));
   }
 
-  /** A logic probe at a pin that was typed; what is no pin is refused in one sentence. */
-  public void probe(String typed) {
-    Optional<PinRef> pin = pin(typed.strip().toUpperCase(Locale.ROOT));
-    if (pin.isPresent()) {
-      probe(pin.get());
+  /**
+   * A test that was typed as its reading would be logged, without what it showed; what is none is
+   * refused in one sentence.
+   */
+  public void ask(String typed) {
+    Optional<Finding> test = AskedTest.of(desk.state().board(), desk.telling().context(), typed);
+    if (test.isPresent()) {
+      reading(test.get().kind().title(), test.get());
     } else {
       publish(
           new State(
               "",
-              "\"" + typed.strip() + "\" is no pin of this board; a pin is written U5.3.",
+              "\""
+                  + typed.strip()
+                  + "\" is no test of this board; one is written as it is logged, without what it"
+                  + " shows: U5.3, 5V gnd, cont U5.3 U9.5, U7 tester, swap U7.",
               true,
               state.looked(),
               state.picture()));
     }
   }
 
-  private Optional<PinRef> pin(String text) {
-    try {
-      return Optional.of(PinRef.parse(text)).filter(p -> desk.state().board().pin(p).isPresent());
-    } catch (IllegalArgumentException e) {
-      return Optional.empty();
-    }
-  }
-
   /** The test of a step, made by the instruments; a mend is left to the hands. */
   public void take(Optional<Step> step) {
     if (step.isPresent() && step.get().action() instanceof Step.Test(Finding sample)) {
-      String afterwards =
-          sample instanceof Finding.PullStep pull ? new Statement.Seating(pull.part()).line() : "";
-      reading(step.get().title(), () -> taker().take(sample).map(Finding::line), afterwards);
+      reading(step.get().title(), sample);
     }
+  }
+
+  /** Shows the planner's next step; kept, and paid for at the debrief. */
+  public void hint() {
+    desk.hint(
+        () -> {
+          deal = new SimulatedCases(desk.workshop()).hinted(desk.state().header().number(), deal);
+          publish(
+              new State(
+                  "",
+                  deal.hints()
+                      + (deal.hints() == 1 ? " hint" : " hints")
+                      + " so far, "
+                      + Math.round(Debriefing.HINT_MINUTES)
+                      + " minutes each.",
+                  false,
+                  state.looked(),
+                  state.picture()));
+        });
+  }
+
+  private void reading(String doing, Finding sample) {
+    String afterwards =
+        sample instanceof Finding.PullStep pull ? new Statement.Seating(pull.part()).line() : "";
+    reading(doing, () -> shown(sample).map(Finding::line), afterwards);
+  }
+
+  private Optional<? extends Finding> shown(Finding sample) {
+    return runs
+        ? taker().take(sample)
+        : models()
+            .take(Debriefing.left(fresh.board(), deal, desk.telling()), sample, desk.telling(), 0);
+  }
+
+  private Bench models() {
+    Bench made = byModels.orElseGet(() -> SimulatedCases.bench(fresh.board(), deal.seed()));
+    byModels = Optional.of(made);
+    return made;
   }
 
   private Taker taker() {
@@ -135,7 +194,7 @@ public final class SimulationDesk {
 
   /** The meter on a rail. */
   public void railVolts(String rail) {
-    reading("Measuring " + rail, () -> bench().railVolts(rail).map(Finding::line));
+    reading("Measuring " + rail, new Finding.RailVolts(rail, 0));
   }
 
   /** Gives up the test program that runs; a short reading comes to its end. */
@@ -146,8 +205,13 @@ public final class SimulationDesk {
 
   /** Two runs of the dead-test cartridge. */
   public void deadTest() {
-    reading(
-        "Running the dead test, some seconds a run", () -> bench().deadTest(2).map(Finding::line));
+    if (runs) {
+      reading(
+          "Running the dead test, some seconds a run",
+          () -> bench().deadTest(2).map(Finding::line));
+    } else {
+      ask("flash");
+    }
   }
 
   /** The full diagnostic with its harness; what it says is shown, not told to the story. */
@@ -178,8 +242,12 @@ public final class SimulationDesk {
     return String.join(" · ", lines) + (report.finished() ? "" : " · then it stopped");
   }
 
-  /** A look at the screen. */
+  /** A look at the screen, or at whatever a board shows that has none here. */
   public void look() {
+    if (!runs) {
+      ask("screen");
+      return;
+    }
     take(
         "Watching the screen",
         () -> bench().picture(),

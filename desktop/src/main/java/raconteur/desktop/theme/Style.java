@@ -86,6 +86,7 @@ public enum Style {
   VIEW,
   WEIGHT_AGAINST,
   WEIGHT_FOR,
+  WAY_RULE,
   WORDMARK;
 
   /** Its name in the stylesheet. */

@@ -32,17 +32,24 @@ final class StepCard extends VBox {
   private final Runnable onDecline;
   private final Runnable onStop;
   private final Optional<Runnable> onTake;
+  private final Optional<String> task;
 
   /**
    * @param onStop stops what is being worked out and shows what was weighed by then
    * @param onTake has simulated instruments take the reading; empty at a real bench
+   */
+  /**
+   * @param onTake has simulated instruments take the step's reading
+   * @param task what stands there while steps are hidden; empty where they are not
    */
   StepCard(
       Consumer<Step.Outcome> onOutcome,
       Runnable onOther,
       Runnable onDecline,
       Runnable onStop,
-      Optional<Runnable> onTake) {
+      Optional<Runnable> onTake,
+      Optional<String> task) {
+    this.task = task;
     this.onOutcome = onOutcome;
     this.onOther = onOther;
     this.onDecline = onDecline;
@@ -58,7 +65,7 @@ final class StepCard extends VBox {
   }
 
   private HBox head(DeskState state) {
-    Label heading = Texts.line("Next step", Style.FAINT);
+    Label heading = Texts.line(task.isPresent() ? "Your task" : "Next step", Style.FAINT);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head = new HBox(8, heading, gap);
@@ -81,11 +88,13 @@ final class StepCard extends VBox {
     return head;
   }
 
-  private static Label waiting(DeskState state) {
+  private Label waiting(DeskState state) {
     return Texts.label(
         state.thinking()
             ? "Weighing the story …"
-            : "Nothing more to propose: no test at hand would tell anything about what is left.");
+            : task.orElse(
+                "Nothing more to propose: no test at hand would tell anything about what is"
+                    + " left."));
   }
 
   private void fill(Step step) {

@@ -31,7 +31,6 @@ final class SuspectList extends ListView<Suspect> {
   SuspectList(Consumer<Suspect> onChosen) {
     setAccessibleText("Suspects");
     setCellFactory(list -> new Cell());
-    say(false);
     getSelectionModel()
         .selectedItemProperty()
         .addListener(
@@ -43,13 +42,8 @@ final class SuspectList extends ListView<Suspect> {
   }
 
   /** What stands there while there are no suspects. */
-  final void say(boolean thinking) {
-    setPlaceholder(
-        Texts.label(
-            thinking
-                ? "They come when the story is weighed."
-                : "No suspects yet: log what the board shows.",
-            Style.FAINT));
+  final void say(String sentence) {
+    setPlaceholder(Texts.label(sentence, Style.FAINT));
   }
 
   /** Shows new suspects, keeping the choice on the same place where it is still there. */

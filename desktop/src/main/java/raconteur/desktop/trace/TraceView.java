@@ -23,6 +23,7 @@ import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Statement;
 import raconteur.core.plan.Step;
+import raconteur.core.practice.OddsShown;
 import raconteur.core.story.CaseState;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.Keys;
@@ -56,6 +57,7 @@ public final class TraceView extends StackPane {
 
   private final CaseDesk desk;
   private final Optional<SimulationDesk> simulation;
+  private final Runnable onDebrief;
   private final BoardMap map;
   private final StepCard stepCard;
   private final SuspectList suspects;
@@ -75,9 +77,15 @@ public final class TraceView extends StackPane {
   /**
    * @param files asks for recordings
    * @param simulation the instruments on a simulated board, empty for a real one
+   * @param onDebrief leads to the debrief of a simulated case
    */
   public TraceView(
-      CaseDesk desk, FilePicker files, boolean dim, Optional<SimulationDesk> simulation) {
+      CaseDesk desk,
+      FilePicker files,
+      boolean dim,
+      Optional<SimulationDesk> simulation,
+      Runnable onDebrief) {
+    this.onDebrief = onDebrief;
     this.files = files;
     this.desk = desk;
     this.simulation = simulation;
@@ -88,7 +96,8 @@ public final class TraceView extends StackPane {
             desk::showNextSuggestion,
             desk::decline,
             desk::stopThinking,
-            simulation.map(s -> () -> s.take(desk.state().shownStep())));
+            simulation.map(s -> () -> s.take(desk.state().shownStep())),
+            desk.odds() == OddsShown.HIDDEN ? Optional.of(task(desk)) : Optional.empty());
     this.suspects = new SuspectList(this::choose);
     this.bench = new BenchBar(desk);
     this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), false);
@@ -102,6 +111,12 @@ public final class TraceView extends StackPane {
     getChildren().addAll(page, armsLength);
     addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     WhileShown.follow(desk, this, this::show);
+  }
+
+  private static String task(CaseDesk desk) {
+    return desk.state().header().complaint()
+        + " Ask the instruments, log what you do: mended U7 replaced, mended U7.3 reflowed. A hint"
+        + " shows the planner's next step; the debrief ends it.";
   }
 
   private HBox body() {
@@ -124,7 +139,7 @@ public final class TraceView extends StackPane {
     VBox left = new VBox(6, mapBar());
     simulation.ifPresent(
         s -> {
-          SimulationBar bar = new SimulationBar(s, desk.state().board().rails());
+          SimulationBar bar = new SimulationBar(s, desk.state().board(), onDebrief);
           focusProbe = bar::focusProbe;
           left.getChildren().add(bar);
           sheet.getChildren().add(new ScreenPane(s, sheet.heightProperty()));
@@ -277,7 +292,12 @@ public final class TraceView extends StackPane {
   private void show(DeskState state) {
     stepCard.show(state);
     news.setText(state.news());
-    suspects.say(state.thinking());
+    suspects.say(
+        desk.odds() == OddsShown.HIDDEN
+            ? "Hidden while you practise; the debrief shows them."
+            : state.thinking()
+                ? "They come when the story is weighed."
+                : "No suspects yet: log what the board shows.");
     state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
     // The same suspect stays chosen, while what is said of it may have changed.
     Optional.ofNullable(suspects.getSelectionModel().getSelectedItem()).ifPresent(this::choose);

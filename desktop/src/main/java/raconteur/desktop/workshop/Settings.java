@@ -138,6 +138,33 @@ public final class Settings {
     return keep(simulation(caseNumber), Long.toString(seed));
   }
 
+  /** What was dealt for a case of practice, as it was kept; empty for other cases. */
+  public Optional<String> deal(int caseNumber) {
+    return casebook.setting("deal of case " + caseNumber);
+  }
+
+  public String keepDeal(int caseNumber, String deal) {
+    return keep("deal of case " + caseNumber, deal);
+  }
+
+  /** How a case of practice ended, as it was kept. */
+  public Optional<String> practised(int caseNumber) {
+    return casebook.setting("end of practice case " + caseNumber);
+  }
+
+  public String keepPractised(int caseNumber, String end) {
+    return keep("end of practice case " + caseNumber, end);
+  }
+
+  /** Who practised last; empty for nobody in particular. */
+  public String practising() {
+    return casebook.setting("practising").orElse("");
+  }
+
+  public String keepPractising(String person) {
+    return keep("practising", person);
+  }
+
   private static String simulation(int caseNumber) {
     return "simulated case " + caseNumber;
   }

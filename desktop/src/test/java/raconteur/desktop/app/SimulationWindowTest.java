@@ -2,8 +2,8 @@ package raconteur.desktop.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import javafx.geometry.Point2D;
-import javafx.scene.control.MenuButton;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -11,11 +11,15 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
+import raconteur.casebook.store.Outcome;
+import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.simulate.SimulatedCases;
+import raconteur.desktop.workshop.Workshop;
 
-/** A simulated board put on the bench from the shelf and measured by clicking its pins. */
+/** A simulated board on the bench, measured by clicking its pins. */
 class SimulationWindowTest extends InWindow {
   @Start
   void start(Stage stage) throws Exception {
@@ -25,13 +29,14 @@ class SimulationWindowTest extends InWindow {
   @Test
   void aClickOnAPinReadsItAndTheScreenCanBeLookedAt(FxRobot robot) {
     Frame frame = window().frame();
-    MenuButton menu =
-        robot
-            .lookup(n -> n instanceof MenuButton m && m.getText().equals("Simulate a board"))
-            .query();
     DemoWindow.fx(
         () -> {
-          menu.getItems().getFirst().fire();
+          Workshop workshop = window().workshop();
+          Board board = workshop.boards().find("quillon-kittiwake-b").orElseThrow();
+          Outcome<Integer> begun =
+              new SimulatedCases(workshop)
+                  .begin(board, SimulatedCases.drawn(board, 77), "Not known to work.", List.of());
+          frame.openCase(((Outcome.Done<Integer>) begun).value());
           return true;
         });
     WaitForAsyncUtils.waitForFxEvents();
@@ -48,7 +53,7 @@ class SimulationWindowTest extends InWindow {
     key(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(desk.telling().lines()).hasSize(2);
-    robot.clickOn("look at the screen");
+    robot.clickOn("look");
     WaitForAsyncUtils.waitForFxEvents();
     ImageView screen =
         robot

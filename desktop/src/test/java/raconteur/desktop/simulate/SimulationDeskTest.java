@@ -3,6 +3,7 @@ package raconteur.desktop.simulate;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -12,11 +13,14 @@ import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.bench.FaultDraw;
 import raconteur.core.bench.PlantedFault;
-import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
+import raconteur.core.practice.Deal;
+import raconteur.core.practice.Debriefing;
+import raconteur.core.practice.OddsShown;
 import raconteur.desktop.Demo;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.workshop.Workshop;
 
 class SimulationDeskTest {
@@ -25,9 +29,18 @@ class SimulationDeskTest {
 
   @TempDir private Path folder;
 
+  private static Board board(Workshop workshop) {
+    return workshop.boards().find("quillon-kittiwake-b").orElseThrow();
+  }
+
+  private static Deal deal(Workshop workshop, long seed) {
+    return SimulatedCases.drawn(board(workshop), seed);
+  }
+
   private static CaseDesk begin(Workshop workshop, long seed) {
     SimulatedCases cases = new SimulatedCases(workshop);
-    Outcome<Integer> begun = cases.begin(cases.boards().getFirst(), seed);
+    Outcome<Integer> begun =
+        cases.begin(board(workshop), deal(workshop, seed), "Not known to work.", List.of());
     CaseDesk desk = Demo.desk(workshop, ((Outcome.Done<Integer>) begun).value());
     desk.start();
     return desk;
@@ -37,7 +50,7 @@ class SimulationDeskTest {
   void aReadingOfTheSimulatedBoardBecomesALineOfTheStory() {
     Workshop workshop = Demo.in(folder);
     CaseDesk desk = begin(workshop, DEAD_ROM);
-    var simulation = new SimulationDesk(desk, DEAD_ROM);
+    var simulation = new SimulationDesk(desk, deal(workshop, DEAD_ROM));
     simulation.probe(PinRef.parse("U8.17"));
     simulation.railVolts("+5V");
     assertThat(desk.telling().lines()).hasSize(2);
@@ -46,10 +59,10 @@ class SimulationDeskTest {
     simulation.probe(PinRef.parse("U8.39"));
     assertThat(simulation.state().refused()).isTrue();
     assertThat(desk.telling().lines()).hasSize(2);
-    simulation.probe("u64.3");
+    simulation.ask("u64.3");
     assertThat(desk.telling().lines()).hasSize(3);
-    simulation.probe("U99.1");
-    assertThat(simulation.state().said()).contains("no pin of this board");
+    simulation.ask("U99.1");
+    assertThat(simulation.state().said()).contains("no test of this board");
     simulation.look();
     assertThat(simulation.state().looked()).isTrue();
   }
@@ -68,7 +81,8 @@ class SimulationDeskTest {
               aside,
               workshop.window());
       var simulation =
-          new SimulationDesk(Demo.desk(beside, desk.state().header().number()), DEAD_ROM);
+          new SimulationDesk(
+              Demo.desk(beside, desk.state().header().number()), deal(workshop, DEAD_ROM));
       var idle = new CountDownLatch(1);
       var asked = new AtomicBoolean();
       simulation.addListener(
@@ -95,20 +109,20 @@ class SimulationDeskTest {
     Workshop workshop = Demo.in(folder);
     CaseDesk desk = begin(workshop, DEAD_ROM);
     Board board = desk.state().board();
-    SimulatedBoard fresh = new SimulatedBoard(board);
-    assertThat(SimulatedCases.asMended(fresh, DEAD_ROM, desk.telling()).faults())
+    Deal deal = deal(workshop, DEAD_ROM);
+    assertThat(Debriefing.left(board, deal, desk.telling()))
         .extracting(PlantedFault::toString)
         .containsExactly("U16 dead");
     desk.enter("mended U15 replaced");
-    assertThat(SimulatedCases.asMended(fresh, DEAD_ROM, desk.telling()).faults()).hasSize(1);
+    assertThat(Debriefing.left(board, deal, desk.telling())).hasSize(1);
     desk.enter("mended U16 replaced");
-    assertThat(SimulatedCases.asMended(fresh, DEAD_ROM, desk.telling()).faults()).isEmpty();
+    assertThat(Debriefing.left(board, deal, desk.telling())).isEmpty();
   }
 
   @Test
   void simulatedBoardsAreNotCounted() {
     Workshop workshop = Demo.in(folder);
-    Board board = new SimulatedCases(workshop).boards().getFirst();
+    Board board = board(workshop);
     var before = workshop.tally(board);
     CaseDesk desk = begin(workshop, DEAD_ROM);
     desk.enter("mended U16 replaced");
@@ -119,9 +133,90 @@ class SimulationDeskTest {
     assertThat(workshop.settings().simulationSeed(1)).isEmpty();
   }
 
+  /** What was dealt stands with the case: other priors tomorrow hide nothing else in it. */
+  @Test
+  void whatWasDealtIsKeptWithTheCase() {
+    Workshop workshop = Demo.in(folder);
+    SimulatedCases cases = new SimulatedCases(workshop);
+    Deal deal = deal(workshop, 5);
+    int number = begin(workshop, 5).state().header().number();
+    assertThat(cases.deal(number, board(workshop))).contains(deal);
+    assertThat(cases.hinted(number, deal).hints()).isEqualTo(1);
+    assertThat(cases.deal(number, board(workshop)).orElseThrow().hints()).isEqualTo(1);
+    assertThat(cases.deal(1, board(workshop))).isEmpty();
+    workshop.settings().keepDeal(number, "junk");
+    assertThat(cases.deal(number, board(workshop))).as("drawn by its seed").contains(deal);
+  }
+
+  @Test
+  void aBoardThatDoesNotRunAnswersByTheModels() {
+    Workshop workshop = Demo.in(folder);
+    Board marram = workshop.boards().find("marram-310").orElseThrow();
+    Deal deal = SimulatedCases.drawn(marram, 3);
+    Outcome<Integer> begun =
+        new SimulatedCases(workshop).begin(marram, deal, "Dark.", List.of("screen blank"));
+    CaseDesk desk = Demo.desk(workshop, ((Outcome.Done<Integer>) begun).value());
+    var simulation = new SimulationDesk(desk, deal);
+    assertThat(simulation.runs()).isFalse();
+    for (String asked : List.of("U3", "5V", "U7 rom", "swap U3")) {
+      int before = desk.telling().lines().size();
+      simulation.ask(asked);
+      assertThat(desk.telling().lines()).as(simulation.state().said()).hasSize(before + 1);
+    }
+    simulation.look();
+    assertThat(desk.telling().lines().getLast().entry().line()).startsWith("screen ");
+    simulation.ask("mended U3 replaced");
+    assertThat(simulation.state().refused()).isTrue();
+  }
+
+  /** Hidden means hidden: nothing is worked out that a view could show; a hint shows one step. */
+  @Test
+  void whileTheOddsAreHiddenNothingIsGivenAwayButByAHint() {
+    Workshop workshop = Demo.in(folder);
+    int number = begin(workshop, DEAD_ROM).state().header().number();
+    CaseDesk hidden =
+        new CaseDesk(
+            workshop,
+            workshop.casebook().find(number).orElseThrow(),
+            board(workshop),
+            OddsShown.HIDDEN);
+    hidden.start();
+    hidden.enter("screen blank");
+    assertThat(hidden.state().advice()).isEmpty();
+    assertThat(hidden.state().steps()).isEmpty();
+    assertThat(hidden.state().news()).isEmpty();
+    assertThat(hidden.state().thinking()).isFalse();
+    assertThat(hidden.enter("if 1 wrong")).isInstanceOf(DeskState.Rejected.class);
+    AtomicBoolean given = new AtomicBoolean();
+    hidden.hint(() -> given.set(true));
+    assertThat(given).isTrue();
+    assertThat(hidden.state().steps()).hasSize(1);
+    assertThat(hidden.state().advice()).isEmpty();
+    hidden.enter("5V 5.0");
+    assertThat(hidden.state().steps()).isEmpty();
+  }
+
+  @Test
+  void whatIsShownLateIsTwoLinesBehind() {
+    Workshop workshop = Demo.in(folder);
+    int number = begin(workshop, DEAD_ROM).state().header().number();
+    CaseDesk late =
+        new CaseDesk(
+            workshop,
+            workshop.casebook().find(number).orElseThrow(),
+            board(workshop),
+            OddsShown.LATE);
+    late.start();
+    for (String line : List.of("screen garbage", "5V 5.0", "U16 rom differs")) {
+      late.enter(line);
+    }
+    assertThat(late.state().advice().orElseThrow().telling().lines()).hasSize(1);
+    assertThat(late.telling().lines()).hasSize(3);
+  }
+
   @Test
   void theSameSeedHidesTheSameFaults() {
-    Board board = new SimulatedCases(Demo.in(folder)).boards().getFirst();
+    Board board = board(Demo.in(folder));
     assertThat(FaultDraw.draw(board, 3, 42)).hasSize(3).isEqualTo(FaultDraw.draw(board, 3, 42));
   }
 }

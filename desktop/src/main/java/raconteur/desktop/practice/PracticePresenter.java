@@ -1,0 +1,319 @@
+package raconteur.desktop.practice;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import raconteur.casebook.store.Outcome;
+import raconteur.casebook.store.Shelved;
+import raconteur.core.board.Board;
+import raconteur.core.contest.Contest;
+import raconteur.core.contest.Policies;
+import raconteur.core.data.Loaded;
+import raconteur.core.fault.History;
+import raconteur.core.plan.Advisor;
+import raconteur.core.practice.Deal;
+import raconteur.core.practice.Dealer;
+import raconteur.core.practice.Debrief;
+import raconteur.core.practice.Debriefing;
+import raconteur.core.practice.Lesson;
+import raconteur.core.practice.Lessons;
+import raconteur.core.practice.Level;
+import raconteur.core.practice.OddsShown;
+import raconteur.core.practice.PracticeResult;
+import raconteur.core.practice.Progress;
+import raconteur.core.practice.ResultFile;
+import raconteur.core.story.Case;
+import raconteur.core.story.CaseHeader;
+import raconteur.desktop.simulate.SimulatedCases;
+import raconteur.desktop.workshop.Workshop;
+
+/**
+ * Deals boards to practise on, begins lessons, and goes through what was done. Without the toolkit;
+ * what takes long runs beside the window and can be stopped.
+ */
+public final class PracticePresenter {
+  private final Workshop workshop;
+  private final SimulatedCases cases;
+  private final Supplier<SplittableRandom> dice;
+  private final List<Consumer<Work>> listeners = new ArrayList<>();
+  private final AtomicInteger asked = new AtomicInteger();
+  private Optional<Lessons> lessons = Optional.empty();
+  private Work work = Work.NONE;
+  private volatile boolean stopped;
+
+  /**
+   * What is being worked out.
+   *
+   * @param words what, empty for nothing
+   */
+  public record Work(String words, double share) {
+    static final Work NONE = new Work("", 0);
+
+    boolean busy() {
+      return !words.isEmpty();
+    }
+  }
+
+  /** A practised case on the list. */
+  public record Row(CaseHeader header, Board board, Deal deal, Optional<PracticeResult> result) {}
+
+  /** A debrief with the planner's go at the same board, where it was waited for. */
+  public record Debriefed(Row row, Debrief debrief, Optional<PracticeResult> result) {}
+
+  /** A presenter that deals by dice of its own. */
+  public PracticePresenter(Workshop workshop) {
+    this(workshop, SplittableRandom::new);
+  }
+
+  PracticePresenter(Workshop workshop, Supplier<SplittableRandom> dice) {
+    this.workshop = workshop;
+    this.cases = new SimulatedCases(workshop);
+    this.dice = dice;
+  }
+
+  /** Has a view told of what is being worked out, on the window's thread, and now. */
+  void addListener(Consumer<Work> listener) {
+    listeners.add(listener);
+    listener.accept(work);
+  }
+
+  private void publish(Work now) {
+    work = now;
+    List.copyOf(listeners).forEach(l -> l.accept(now));
+  }
+
+  /** The boards that can be dealt. */
+  List<Board> boards() {
+    return cases.boards();
+  }
+
+  /** Whether a board answers as it runs, or as the engine's models say. */
+  static String answers(Board board) {
+    return SimulatedCases.runs(board)
+        ? "This board runs: readings are what it does."
+        : "This board does not run here: readings fall as the models say, which suits the planner.";
+  }
+
+  String person() {
+    return workshop.settings().practising();
+  }
+
+  /** Keeps who practises; a sentence where that failed, else empty. */
+  String keepPerson(String person) {
+    return workshop.settings().keepPractising(person.strip());
+  }
+
+  /** The ladder, the easiest first. */
+  List<Lesson> ladder() {
+    Lessons read = lessons.orElseGet(() -> Lessons.shipped(workshop.boards()::find));
+    lessons = Optional.of(read);
+    return read.ladder();
+  }
+
+  Optional<Lesson> lesson(String id) {
+    return ladder().stream().filter(l -> l.id().equals(id)).findFirst();
+  }
+
+  /** Begins a lesson; its case, or a sentence why not. */
+  Outcome<Integer> begin(Lesson lesson, OddsShown odds) {
+    return cases.begin(
+        lesson.board(), lesson.dealtTo(person(), odds), lesson.task(), lesson.opening());
+  }
+
+  /**
+   * Deals a board beside the window.
+   *
+   * @param then gets its case, or a sentence why there is none
+   */
+  void deal(Board board, Level level, OddsShown odds, Consumer<Outcome<Integer>> then) {
+    long seed = dice.get().nextInt(1, Integer.MAX_VALUE);
+    beside(
+        "Looking for a fault that shows on " + board.identity().shortName() + " …",
+        () -> new Dealer(board, SimulatedCases.bench(board, seed)).deal(level, seed),
+        dealt ->
+            then.accept(
+                dealt
+                    .map(
+                        d ->
+                            cases.begin(
+                                board,
+                                new Deal(
+                                    person(),
+                                    level,
+                                    "",
+                                    odds,
+                                    seed,
+                                    d.faults(),
+                                    d.opening().size(),
+                                    0),
+                                level.meaning(),
+                                d.opening()))
+                    .orElseGet(
+                        () ->
+                            new Outcome.Failed<>(
+                                "No such trouble was found on this board: choose another level or"
+                                    + " another board."))));
+  }
+
+  /** All cases of practice, the latest first. */
+  List<Row> rows() {
+    return workshop.casebook().shelf().stream()
+        .map(Shelved::header)
+        .filter(header -> workshop.settings().simulationSeed(header.number()).isPresent())
+        .flatMap(header -> row(header).stream())
+        .sorted(Comparator.comparingInt((Row r) -> -r.header().number()))
+        .toList();
+  }
+
+  private Optional<Row> row(CaseHeader header) {
+    return workshop
+        .boards()
+        .find(header.boardId())
+        .flatMap(
+            board ->
+                cases
+                    .deal(header.number(), board)
+                    .map(deal -> new Row(header, board, deal, result(header.number()))));
+  }
+
+  private Optional<PracticeResult> result(int caseNumber) {
+    return workshop
+        .settings()
+        .practised(caseNumber)
+        .flatMap(
+            text ->
+                ResultFile.read(caseNumber, text) instanceof Loaded.Ok<PracticeResult>(var result)
+                    ? Optional.of(result)
+                    : Optional.empty());
+  }
+
+  /** What a person's cases have shown so far; in the order they were dealt. */
+  Progress progress(String person) {
+    return new Progress(
+            rows().reversed().stream()
+                .flatMap(r -> r.result().map(end -> new Progress.Practised(r.deal(), end)).stream())
+                .toList())
+        .of(person);
+  }
+
+  /** The best end of each lesson of a person, by the lesson's id. */
+  Map<String, PracticeResult> solved() {
+    return progress(person()).lessons();
+  }
+
+  /** The level the person at the bench is weakest at; empty before there is enough to say. */
+  Optional<Level> weakest() {
+    return progress(person()).weakest();
+  }
+
+  /**
+   * Goes through a case beside the window: first what was done, then the planner on the same board
+   * with the same dice.
+   *
+   * @param then gets what was done as soon as it is there, and again with the planner's minutes
+   */
+  void debrief(Row row, Consumer<Debriefed> then) {
+    Optional<Case> told = workshop.casebook().find(row.header().number());
+    if (told.isEmpty()) {
+      return;
+    }
+    int lines = told.get().entries().size();
+    beside(
+        "Going through the story …",
+        () ->
+            new Debriefing(
+                    row.board(),
+                    new Advisor(row.board(), History.NONE, Advisor.MOST_IN_A_HYPOTHESIS),
+                    row.deal())
+                .over(
+                    told.get().entries(),
+                    done -> progressed("Going through the story, line " + done, done, lines),
+                    () -> stopped),
+        debrief -> {
+          then.accept(new Debriefed(row, debrief, row.result()));
+          if (!stopped && debrief.complete()) {
+            plannersGo(row, debrief, then);
+          }
+        });
+  }
+
+  private void plannersGo(Row row, Debrief debrief, Consumer<Debriefed> then) {
+    Board board = row.board();
+    Deal deal = row.deal();
+    beside(
+        "The planner works on the same board with the same dice …",
+        () ->
+            new Contest(
+                    board,
+                    new Contest.Rules(
+                        Advisor.MOST_IN_A_HYPOTHESIS, SimulatedCases.runs(board), false, 0),
+                    SimulatedCases.bench(board, deal.seed()))
+                .play(Policies.RACONTEUR, deal.faults(), deal.seed(), () -> stopped),
+        played -> {
+          if (stopped) {
+            then.accept(new Debriefed(row, debrief, row.result()));
+            return;
+          }
+          PracticeResult result =
+              new PracticeResult(
+                  row.header().number(),
+                  debrief.cost(),
+                  (int) debrief.mendsInVain(),
+                  debrief.solved(),
+                  played.score().minutes(),
+                  played.score().wrongMends(),
+                  played.score().solved());
+          workshop.settings().keepPractised(row.header().number(), ResultFile.write(result));
+          then.accept(new Debriefed(row, debrief, Optional.of(result)));
+        });
+  }
+
+  /** Gives up what is being worked out. */
+  void stop() {
+    stopped = true;
+  }
+
+  private void progressed(String words, int done, int of) {
+    workshop.window().execute(() -> publish(new Work(words, (double) done / Math.max(1, of))));
+  }
+
+  /**
+   * Runs beside the window; what fails ends the waiting and goes where everything uncaught goes.
+   */
+  private <T> void beside(String words, Supplier<T> calculation, Consumer<T> then) {
+    int mine = asked.incrementAndGet();
+    stopped = false;
+    publish(new Work(words, 0));
+    workshop
+        .instruments()
+        .execute(
+            () -> {
+              T result;
+              try {
+                result = calculation.get();
+              } catch (RuntimeException e) {
+                workshop.window().execute(() -> ended(mine));
+                throw e;
+              }
+              workshop
+                  .window()
+                  .execute(
+                      () -> {
+                        ended(mine);
+                        then.accept(result);
+                      });
+            });
+  }
+
+  private void ended(int mine) {
+    if (mine == asked.get()) {
+      publish(Work.NONE);
+    }
+  }
+}
