@@ -6,6 +6,7 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -13,15 +14,25 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.bench.PlantedFault;
 import raconteur.core.board.BoardWriter;
 import raconteur.core.board.Outline;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Figures;
 import raconteur.core.device.DeviceFiles;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
 import raconteur.core.photo.BoardPhoto;
 import raconteur.core.photo.PhotoFile;
 import raconteur.core.photo.PhotoMark;
+import raconteur.core.practice.Deal;
+import raconteur.core.practice.DealFile;
+import raconteur.core.practice.Level;
+import raconteur.core.practice.OddsShown;
+import raconteur.core.practice.PracticeResult;
+import raconteur.core.practice.ResultFile;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseFiles;
 import raconteur.core.story.CaseHeader;
@@ -107,6 +118,32 @@ class SchemaTest {
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {
     follows(schema, DataFile.shippedText(Figures.class, "/raconteur/core/data/" + file));
+  }
+
+  /** The lessons' schema leans on that of a deal, which is read beside it. */
+  @Test
+  void lessonsAndWhatIsKeptOfPractice() throws IOException {
+    Path formats = Path.of("..", "docs", "formats").toAbsolutePath().normalize();
+    var factory = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012);
+    var lessons = factory.getSchema(formats.resolve("lessons.schema.json").toUri());
+    assertThat(
+            lessons.validate(
+                DataFile.shippedText(Figures.class, "/raconteur/core/data/lessons.json"),
+                InputFormat.JSON))
+        .isEmpty();
+    var dead = PlantedFault.of(new Fault(new Place.OfPart("U26"), FaultMode.DEAD));
+    for (Level level : Level.values()) {
+      Deal deal = new Deal("", level, "", OddsShown.HIDDEN, Long.MIN_VALUE, List.of(dead), 1, 2);
+      follows("practice.schema.json", DealFile.write(deal));
+    }
+    var result =
+        factory.getSchema(
+            URI.create(formats.resolve("practice.schema.json").toUri() + "#/$defs/result"));
+    assertThat(
+            result.validate(
+                ResultFile.write(new PracticeResult(1, 2.5, 0, true, 3, 1, false)),
+                InputFormat.JSON))
+        .isEmpty();
   }
 
   @Test

@@ -18,8 +18,11 @@ import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
+import raconteur.core.practice.Lesson;
+import raconteur.core.practice.OddsShown;
 import raconteur.desktop.boards.BoardsView;
 import raconteur.desktop.control.Keys;
+import raconteur.desktop.practice.PracticePresenter;
 import raconteur.desktop.simulate.SimulatedCases;
 import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.theme.Theme;
@@ -132,6 +135,7 @@ public final class Pictures {
       Theme.setDim(frame, false);
     }
     simulated(workshop);
+    practice(workshop);
     closing(workshop);
   }
 
@@ -144,7 +148,6 @@ public final class Pictures {
     stage("Mend", "Plan", "mend");
     frame.openCase(CASE_TO_PROVE);
     stage("Prove", "Plan", "prove");
-    stage("Prove", "Soak", "soak");
     stage("Hand over", "Technical", "handover");
     frame.showStockroom();
     draw("stockroom");
@@ -170,6 +173,23 @@ public final class Pictures {
     simulation.probe(PinRef.parse("U64.3"));
     simulation.look();
     draw("simulated");
+  }
+
+  /** A lesson played not quite as the planner would have, gone through. */
+  private void practice(Workshop workshop) throws IOException {
+    PracticePresenter presenter = new PracticePresenter(workshop);
+    Optional<Lesson> lesson = presenter.lesson(LESSON_TO_SHOW);
+    if (lesson.isEmpty()
+        || !(presenter.begin(lesson.get(), OddsShown.HIDDEN)
+            instanceof Outcome.Done<Integer>(Integer number))) {
+      return;
+    }
+    for (String line : LESSON_AS_PLAYED) {
+      workshop.casebook().append(number, line);
+    }
+    frame.showPractice();
+    frame.practice().orElseThrow().debrief(number);
+    draw("practice");
   }
 
   /** The boards' view with a net lit. */
@@ -208,6 +228,20 @@ public final class Pictures {
   }
 
   private static final long SIMULATION_TO_SHOW = 23;
+  private static final String LESSON_TO_SHOW = "warm-rom";
+  private static final List<String> LESSON_AS_PLAYED =
+      List.of(
+          "+5V 2.1 V",
+          "+5V gnd 2.2 ohm",
+          "U1.6 low",
+          "mended U1 replaced",
+          "screen blank",
+          "+5V gnd 2.2 ohm",
+          "U8 normal",
+          "U9 hot",
+          "pull U9 240 ohm on +5V",
+          "mended U9 replaced",
+          "screen works");
 
   /** The telling panes of the stages before Trace. */
   private void stages() throws IOException {

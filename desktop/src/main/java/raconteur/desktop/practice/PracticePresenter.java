@@ -116,12 +116,13 @@ public final class PracticePresenter {
     return read.ladder();
   }
 
-  Optional<Lesson> lesson(String id) {
+  /** A lesson by its id. */
+  public Optional<Lesson> lesson(String id) {
     return ladder().stream().filter(l -> l.id().equals(id)).findFirst();
   }
 
   /** Begins a lesson; its case, or a sentence why not. */
-  Outcome<Integer> begin(Lesson lesson, OddsShown odds) {
+  public Outcome<Integer> begin(Lesson lesson, OddsShown odds) {
     return cases.begin(
         lesson.board(), lesson.dealtTo(person(), odds), lesson.task(), lesson.opening());
   }

@@ -87,7 +87,7 @@ public final class SimulationBar extends VBox {
   }
 
   private static MenuButton meter(SimulationDesk desk, Iterable<Rail> rails) {
-    MenuButton menu = new MenuButton("volts of a rail");
+    MenuButton menu = new MenuButton("rail volts");
     Style.PLAIN_BUTTON.on(menu);
     for (Rail rail : rails) {
       MenuItem item = new MenuItem(rail.name());
