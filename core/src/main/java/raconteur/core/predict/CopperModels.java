@@ -6,7 +6,9 @@ import java.util.Map;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
 import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Conclusion;
 import raconteur.core.finding.Finding;
@@ -60,12 +62,24 @@ record CopperModels(Board board, Readings readings) {
     return "whole";
   }
 
-  private static String bridged(Fault fault, String one, String other) {
+  /** Between a rail and ground the meter finds whatever joins them, wherever that sits. */
+  private String bridged(Fault fault, String one, String other) {
+    if (fault.place() instanceof Place.Load(_, String loaded)) {
+      boolean shorts =
+          fault.mode().load() == FaultMode.Load.HEAVY && isRailToGround(loaded, one, other);
+      return shorts ? "bridged" : "apart";
+    }
     boolean joins =
         bridgeOf(fault.place()) instanceof Place.Bridge bridge
             && ((bridge.netOne().equals(one) && bridge.netOther().equals(other))
                 || (bridge.netOne().equals(other) && bridge.netOther().equals(one)));
     return joins ? "bridged" : "apart";
+  }
+
+  private boolean isRailToGround(String rail, String one, String other) {
+    String net = board.rail(rail).map(Rail::net).orElse("");
+    return (one.equals(net) && other.equals(board.ground()))
+        || (other.equals(net) && one.equals(board.ground()));
   }
 
   /** What joins two lines, on the copper or inside a part. */

@@ -226,4 +226,14 @@ class MeaningsTest {
     Diagnosis reworked = told(FULMAR, "damage rework U7", "screen blank");
     assertThat(at(reworked, "U7")).isLessThan(at(hurt, "U7"));
   }
+
+  /** Common practice, no source: on a shorted rail every pair of rail and ground reads joined. */
+  @Test
+  void joinedBetweenAShortedRailAndGroundSaysNotWhere() {
+    Diagnosis before = told(LANTERNFISH, "5V gnd 2.2 ohm");
+    Diagnosis after = told(LANTERNFISH, "5V gnd 2.2 ohm", "cont U2.14 U2.13 joined");
+    assertThat(at(after, "U9") / at(before, "U9")).isBetween(0.9, 1.1);
+    assertThat(steps(LANTERNFISH, "5V gnd 2.2 ohm"))
+        .noneMatch(title -> title.startsWith("Continuity"));
+  }
 }
