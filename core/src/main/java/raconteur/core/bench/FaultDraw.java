@@ -1,8 +1,11 @@
 package raconteur.core.bench;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.WeakHashMap;
 import raconteur.core.board.Board;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
@@ -11,11 +14,17 @@ import raconteur.core.fault.Priors;
 
 /** Draws faults as likely as the priors say, for boards to practise on and to test with. */
 public final class FaultDraw {
+  /** Listing all a board can have takes longer than drawing from it. */
+  private static final Map<Board, FaultCatalogue> CATALOGUES =
+      Collections.synchronizedMap(new WeakHashMap<>());
+
   private FaultDraw() {}
 
   /** Draws so many different faults; the same ones for the same seed. */
   public static List<PlantedFault> draw(Board board, int count, long seed) {
-    FaultCatalogue catalogue = FaultCatalogue.of(board, Priors.shipped(), History.NONE);
+    FaultCatalogue catalogue =
+        CATALOGUES.computeIfAbsent(
+            board, b -> FaultCatalogue.of(b, Priors.shipped(), History.NONE));
     var dice = new SplittableRandom(seed);
     List<Fault> drawn = new ArrayList<>();
     double all = 0;

@@ -133,7 +133,7 @@ class ArrayPlanTest {
   }
 
   /** Planted breaks, open joints and bridges are all found, and told apart. */
-  @RepeatedTest(6)
+  @RepeatedTest(3)
   void plantedFaultsAreFoundAndLocalised(RepetitionInfo repetition) {
     Random random = new Random(repetition.getCurrentRepetition());
     List<Touch> walks = plan.touches().stream().filter(Touch::joined).toList();

@@ -526,7 +526,7 @@ public final class CaseDesk {
                 new Advisor(
                     board,
                     workshop.history(board),
-                    Advisor.MOST_IN_A_HYPOTHESIS,
+                    workshop.settings().faultsTogether(),
                     workshop.settings().shop()));
     advisor = Optional.of(mind);
     return mind;

@@ -90,7 +90,7 @@ final class HandoverPresenter {
                 new Advisor(
                     desk.state().board(),
                     workshop.history(desk.state().board()),
-                    Advisor.MOST_IN_A_HYPOTHESIS));
+                    workshop.settings().faultsTogether()));
     advisor = Optional.of(made);
     return made;
   }

@@ -230,7 +230,7 @@ public final class PracticePresenter {
         () ->
             new Debriefing(
                     row.board(),
-                    new Advisor(row.board(), History.NONE, Advisor.MOST_IN_A_HYPOTHESIS),
+                    new Advisor(row.board(), History.NONE, workshop.settings().faultsTogether()),
                     row.deal())
                 .over(
                     told.get().entries(),
@@ -253,7 +253,7 @@ public final class PracticePresenter {
             new Contest(
                     board,
                     new Contest.Rules(
-                        Advisor.MOST_IN_A_HYPOTHESIS, SimulatedCases.runs(board), false, 0),
+                        workshop.settings().faultsTogether(), SimulatedCases.runs(board), false, 0),
                     SimulatedCases.bench(board, deal.seed()))
                 .play(Policies.RACONTEUR, deal.faults(), deal.seed(), () -> stopped),
         played -> {

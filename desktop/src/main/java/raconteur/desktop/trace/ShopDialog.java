@@ -15,6 +15,7 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import raconteur.core.plan.Advisor;
 import raconteur.core.plan.School;
 import raconteur.core.plan.Schools;
 import raconteur.core.plan.Shop;
@@ -26,8 +27,15 @@ import raconteur.desktop.theme.Theme;
 final class ShopDialog {
   private ShopDialog() {}
 
+  /**
+   * What was answered.
+   *
+   * @param together how many faults at once are reckoned with
+   */
+  record Answer(Shop shop, int together) {}
+
   /** Asks; empty where it was left as it is. */
-  static Optional<Shop> ask(Node view, Shop now) {
+  static Optional<Answer> ask(Node view, Shop now, int together) {
     Schools schools = Schools.shipped();
     ToggleGroup group = new ToggleGroup();
     VBox ways = new VBox(4, Texts.line("How the shop works", Style.HEADING));
@@ -48,15 +56,36 @@ final class ShopDialog {
       boxes.put(instrument, box);
       owned.getChildren().add(box);
     }
-    owned.setMinWidth(200);
+    ToggleGroup counts = new ToggleGroup();
+    owned.getChildren().add(Texts.line("Faults reckoned with at once", Style.HEADING));
+    for (int faults = 1; faults <= Advisor.MOST_IN_A_HYPOTHESIS; faults++) {
+      RadioButton count =
+          new RadioButton(
+              faults == Advisor.MOST_IN_A_HYPOTHESIS
+                  ? faults + ", thorough"
+                  : faults + (faults == 1 ? ", quickest" : ", quicker"));
+      count.setToggleGroup(counts);
+      count.setUserData(faults);
+      count.setSelected(faults == together);
+      owned.getChildren().add(count);
+    }
+    owned.setMinWidth(240);
     ways.setPrefWidth(560);
-    Dialog<Shop> dialog = new Dialog<>();
+    Dialog<Answer> dialog = new Dialog<>();
     dialog.initOwner(view.getScene().getWindow());
     dialog.setTitle("The shop");
     dialog.getDialogPane().setContent(new HBox(24, ways, owned));
     dialog.getDialogPane().getButtonTypes().addAll(ButtonType.OK, ButtonType.CANCEL);
     Theme.dressDialog(dialog.getDialogPane(), view.getScene().getWindow());
-    dialog.setResultConverter(button -> button == ButtonType.OK ? shop(group, boxes, now) : null);
+    dialog.setResultConverter(
+        button ->
+            button == ButtonType.OK
+                ? new Answer(
+                    shop(group, boxes, now),
+                    counts.getSelectedToggle().getUserData() instanceof Integer faults
+                        ? faults
+                        : together)
+                : null);
     return dialog.showAndWait();
   }
 

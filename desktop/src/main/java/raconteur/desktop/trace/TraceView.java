@@ -46,6 +46,7 @@ import raconteur.desktop.simulate.SimulationBar;
 import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.theme.Style;
 import raconteur.desktop.workshop.FilePicker;
+import raconteur.desktop.workshop.Settings;
 
 /** The board, the suspects, the next step, the story and the bench line, laid out. */
 public final class TraceView extends StackPane {
@@ -268,13 +269,17 @@ public final class TraceView extends StackPane {
   }
 
   private void askShop() {
-    ShopDialog.ask(this, desk.workshop().settings().shop())
+    Settings settings = desk.workshop().settings();
+    ShopDialog.ask(this, settings.shop(), settings.faultsTogether())
         .ifPresent(
-            shop -> {
-              String refusal = desk.workshop().settings().keepShop(shop);
+            answer -> {
+              String refusal = settings.keepShop(answer.shop());
+              if (refusal.isEmpty()) {
+                refusal = settings.keepFaultsTogether(answer.together());
+              }
               bench.say(
                   refusal.isEmpty()
-                      ? "The shop now works as " + shop.school().name() + "."
+                      ? "The shop now works as " + answer.shop().school().name() + "."
                       : refusal,
                   refusal.isEmpty());
               desk.shopChanged();

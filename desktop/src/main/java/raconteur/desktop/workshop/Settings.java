@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import raconteur.casebook.photo.BoardPhotos;
 import raconteur.casebook.store.Casebook;
 import raconteur.casebook.store.Outcome;
+import raconteur.core.plan.Advisor;
 import raconteur.core.plan.School;
 import raconteur.core.plan.Schools;
 import raconteur.core.plan.Shop;
@@ -29,6 +30,7 @@ public final class Settings {
   private static final String SOUNDS = "sound cues";
   private static final String SCHOOL = "school";
   private static final String INSTRUMENTS = "instruments";
+  private static final String TOGETHER = "faults at once";
   private static final String FOLDER = "folder of ";
   private static final String MARKING = "what is printed as ";
   private static final String SHOP_NAME = "name of this shop";
@@ -105,6 +107,21 @@ public final class Settings {
         .filter(refusal -> !refusal.isEmpty())
         .findFirst()
         .orElse("");
+  }
+
+  /** How many faults at once are reckoned with: as many as can be, unless told otherwise. */
+  public int faultsTogether() {
+    return casebook
+        .setting(TOGETHER)
+        .filter(text -> text.matches("[1-9]"))
+        .map(Integer::parseInt)
+        .filter(faults -> faults <= Advisor.MOST_IN_A_HYPOTHESIS)
+        .orElse(Advisor.MOST_IN_A_HYPOTHESIS);
+  }
+
+  /** Keeps how many faults at once are reckoned with; a sentence where that failed, else empty. */
+  public String keepFaultsTogether(int faults) {
+    return keep(TOGETHER, Integer.toString(faults));
   }
 
   /** The name this shop goes by where counts are shared; empty for none. */
