@@ -37,9 +37,6 @@ final class StepCard extends VBox {
   /**
    * @param onStop stops what is being worked out and shows what was weighed by then
    * @param onTake has simulated instruments take the reading; empty at a real bench
-   */
-  /**
-   * @param onTake has simulated instruments take the step's reading
    * @param task what stands there while steps are hidden; empty where they are not
    */
   StepCard(
