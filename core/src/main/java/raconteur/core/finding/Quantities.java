@@ -30,6 +30,29 @@ public final class Quantities {
     return new BigDecimal(Double.toString(value)).stripTrailingZeros().toPlainString();
   }
 
+  private static final Pattern OHMS =
+      Pattern.compile("([0-9]{1,9})(?:[.,]([0-9]{1,6}))?([kKM]?)([0-9]{0,3})(?:ohm|Ω|Ω)?");
+
+  /** A resistance in one word: {@code 120}, {@code 2.4k}, {@code 2k4}, {@code 1M}, {@code OL}. */
+  public static Optional<Double> ohmsOf(String word) {
+    if (word.equalsIgnoreCase("OL") || word.equalsIgnoreCase("open")) {
+      return Optional.of(Double.POSITIVE_INFINITY);
+    }
+    Matcher matcher = OHMS.matcher(word);
+    boolean mixed = matcher.matches() && !matcher.group(4).isEmpty();
+    if (!matcher.matches() || (mixed && (matcher.group(2) != null || matcher.group(3).isEmpty()))) {
+      return Optional.empty();
+    }
+    String fraction = mixed ? matcher.group(4) : matcher.group(2) == null ? "0" : matcher.group(2);
+    double factor =
+        switch (matcher.group(3)) {
+          case "M" -> 1e6;
+          case "" -> 1;
+          default -> 1e3;
+        };
+    return Optional.of(Double.parseDouble(matcher.group(1) + "." + fraction) * factor);
+  }
+
   static String ohmsLine(double ohms) {
     return Double.isInfinite(ohms) ? "OL" : plain(ohms) + " ohm";
   }

@@ -45,6 +45,7 @@ import raconteur.desktop.workshop.Settings;
       ContestCommand.class,
       SignalsCommand.class,
       RomCommands.class,
+      KeysCommand.class,
       KeepingCommands.ArchiveCommand.class,
       KeepingCommands.UnarchiveCommand.class,
       KeepingCommands.RestoreCommand.class
