@@ -114,7 +114,8 @@ class SchemaTest {
     "families.schema.json, families.json",
     "checks.schema.json, checks.json",
     "sayings.schema.json, sayings.json",
-    "markings.schema.json, markings.json"
+    "markings.schema.json, markings.json",
+    "keys.schema.json, keys.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {
     follows(schema, DataFile.shippedText(Figures.class, "/raconteur/core/data/" + file));

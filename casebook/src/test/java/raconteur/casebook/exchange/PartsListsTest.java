@@ -229,7 +229,7 @@ class PartsListsTest {
     String[] parts = kind.split("\\|", -1);
     String text = parts[0] + parts[1].repeat(60_000) + "\nA0: U1.9 U2.8\n";
     Assertions.assertTimeoutPreemptively(
-        Duration.ofSeconds(20),
+        Duration.ofSeconds(60),
         () ->
             BoardImport.read(
                 "long",

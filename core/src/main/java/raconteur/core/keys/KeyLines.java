@@ -2,9 +2,11 @@ package raconteur.core.keys;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /** What a keyboard's diagnosis comes to as lines of a story. */
 public final class KeyLines {
@@ -36,11 +38,13 @@ public final class KeyLines {
   public static List<String> of(KeyMatrix matrix, KeysSeen seen, KeyDiagnosis diagnosis) {
     List<String> lines = new ArrayList<>();
     Map<Integer, Double> shares = ofWholeLines(diagnosis);
+    Set<Boolean> told = new HashSet<>();
     for (int line = 0; line < matrix.lines(); line++) {
       double share = shares.getOrDefault(line, 0.0);
       boolean works =
           matrix.on(line).stream().anyMatch(k -> seen.states().get(k) == KeyState.WORKS);
-      String verdict = share >= SURE ? "bad" : works && share < CLEAR ? "good" : "";
+      boolean good = works && share < CLEAR && told.add(matrix.isRow(line));
+      String verdict = share >= SURE ? "bad" : good ? "good" : "";
       if (!verdict.isEmpty()) {
         matrix.lineAt(line).plug().ifPresent(pin -> lines.add("function " + pin + " " + verdict));
       }

@@ -92,7 +92,7 @@ public final class KeyMatrixText {
   }
 
   private void line(int number, String line) {
-    String[] words = line.split("\\s+");
+    String[] words = line.split("\\s+", -1);
     if (line.startsWith("keys of ")) {
       title = line.substring("keys of ".length()).strip();
     } else if (words[0].equals("boards")) {
@@ -190,7 +190,7 @@ public final class KeyMatrixText {
   }
 
   private Loaded<KeyMatrix> matrix() {
-    if (rows.isEmpty()) {
+    if (rows.isEmpty() && issues.isEmpty()) {
       wrong(1, "has no table: the columns on one line, then a line for each row");
     }
     paths.forEach(

@@ -43,8 +43,8 @@ public record KeysSeen(Map<KeyMatrix.Key, KeyState> states) {
    */
   public static Read read(KeyMatrix matrix, String typed) {
     Map<KeyMatrix.Key, KeyState> states = new LinkedHashMap<>();
-    for (String part : typed.split("[;\\n]")) {
-      String[] words = part.strip().split("[\\s,]+");
+    for (String part : typed.split("[;\\n]", -1)) {
+      String[] words = part.strip().split("[\\s,]+", -1);
       if (words[0].isEmpty()) {
         continue;
       }
@@ -88,16 +88,23 @@ public record KeysSeen(Map<KeyMatrix.Key, KeyState> states) {
         : List.of();
   }
 
-  /** What {@link #read} takes, for these. */
+  /**
+   * What {@link #read} takes, for these: what is wrong first, and {@code works rest} for all else.
+   */
   public String words(KeyMatrix matrix) {
-    return Arrays.stream(KeyState.values())
-        .map(
-            state ->
-                matrix.keys().stream()
-                    .filter(k -> state.equals(states.get(k)))
-                    .map(KeyMatrix.Key::name)
-                    .collect(Collectors.joining(" ", state.word() + " ", "")))
-        .filter(part -> part.indexOf(' ') < part.length() - 1)
-        .collect(Collectors.joining("; "));
+    boolean all = states.size() == matrix.keys().size();
+    List<String> parts = new ArrayList<>();
+    for (KeyState state : List.of(KeyState.values()).reversed()) {
+      List<String> names =
+          matrix.keys().stream()
+              .filter(k -> state.equals(states.get(k)))
+              .map(KeyMatrix.Key::name)
+              .toList();
+      if (!names.isEmpty()) {
+        boolean rest = all && state == KeyState.WORKS;
+        parts.add(state.word() + " " + (rest ? REST : String.join(" ", names)));
+      }
+    }
+    return String.join("; ", parts);
   }
 }

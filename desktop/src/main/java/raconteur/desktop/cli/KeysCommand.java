@@ -126,7 +126,7 @@ final class KeysCommand extends Printing {
     if (ohms.isBlank()) {
       return "";
     }
-    String[] words = ohms.strip().split("[\\s,]+");
+    String[] words = ohms.strip().split("[\\s,]+", -1);
     if (words.length % 2 != 0) {
       return "Say a key and its ohms, in turn: Q 120 W 95.";
     }
@@ -246,7 +246,11 @@ final class KeysCommand extends Printing {
         if (judged.toClean()) {
           json.writeStartObject();
           json.writeStringField("key", judged.key().name());
-          json.writeNumberField("ohms", judged.ohms());
+          if (Double.isInfinite(judged.ohms())) {
+            json.writeStringField("ohms", "open");
+          } else {
+            json.writeNumberField("ohms", judged.ohms());
+          }
           json.writeEndObject();
         }
       }

@@ -28,6 +28,7 @@ public enum Style {
   HERE,
   IMPORT_PANE,
   KEY,
+  KEY_CAP,
   MAIN_BUTTON,
   NOTICE,
   NOTICE_ROW,

@@ -37,6 +37,8 @@ import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
 import raconteur.desktop.desk.WhileShown;
+import raconteur.desktop.keys.KeysDialog;
+import raconteur.desktop.keys.KeysPresenter;
 import raconteur.desktop.rom.RomDialog;
 import raconteur.desktop.rom.RomPresenter;
 import raconteur.desktop.signals.SignalsDialog;
@@ -210,10 +212,12 @@ public final class TraceView extends StackPane {
     recording.setOnAction(e -> readRecording());
     MenuItem rom = new MenuItem("read a ROM …");
     rom.setOnAction(e -> readRom());
+    MenuItem keys = new MenuItem("try the keys …");
+    keys.setOnAction(e -> tryKeys());
     CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
     sounds.setSelected(desk.workshop().settings().sounds());
     sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
-    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, rom, sounds);
+    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, rom, keys, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     Style.PLAIN_BUTTON.on(menu);
     return menu;
@@ -256,6 +260,15 @@ public final class TraceView extends StackPane {
     } else {
       RomDialog.show(roms, files, getScene().getWindow(), bench::enter);
     }
+  }
+
+  /** What the keys of the board's keyboard do, and what that comes to. */
+  public void tryKeys() {
+    KeysDialog.show(
+        new KeysPresenter(desk.workshop(), desk.state().board(), desk.state().header().number()),
+        files,
+        getScene().getWindow(),
+        bench::enter);
   }
 
   /** The chosen suspect tried in a good board and a good one here, step by step. */

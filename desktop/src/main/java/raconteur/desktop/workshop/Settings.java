@@ -173,6 +173,24 @@ public final class Settings {
     return keep("end of practice case " + caseNumber, end);
   }
 
+  /** The table of keys that was read for a board, as it was read. */
+  public Optional<String> keyboard(String boardId) {
+    return casebook.setting("keyboard of " + boardId);
+  }
+
+  public String keepKeyboard(String boardId, String table) {
+    return keep("keyboard of " + boardId, table);
+  }
+
+  /** What the keys of a case were seen to do, in words. */
+  public Optional<String> keysSeen(int caseNumber) {
+    return casebook.setting("keys of case " + caseNumber);
+  }
+
+  public String keepKeysSeen(int caseNumber, String words) {
+    return keep("keys of case " + caseNumber, words);
+  }
+
   /** Who practised last; empty for nobody in particular. */
   public String practising() {
     return casebook.setting("practising").orElse("");

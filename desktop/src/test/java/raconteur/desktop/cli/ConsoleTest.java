@@ -34,6 +34,16 @@ class ConsoleTest {
           diagnose --board NONE --case NONE
           diagnose --board DIR --case DIR
           diagnose --board quillon-kittiwake-b --case NONE
+          keys
+          keys --board NONE
+          keys --board petrel-1
+          keys --matrix NONE
+          keys --matrix DIR
+          keys --matrix FILE
+          keys --board marram-310 --matrix FILE
+          keys --board marram-310 --seen nonsense
+          keys --board marram-310 --ohms Q
+          keys --board marram-310 --ohms Q_12
           simulate --board FILE
           simulate --board NONE
           simulate --board quillon-kittiwake-b --stimulus NONE
