@@ -22,6 +22,9 @@ public record KeyDiagnosis(List<Explanation> sets, List<Suspected> lines, List<O
   private static final int MOST_SETS = 8;
   private static final double WORTH_NAMING = 0.01;
 
+  /** What a set must weigh at least beside all so far; a million lighter ones are a millionth. */
+  private static final double NEGLIGIBLE = 1e-12;
+
   /** A key that was seen to work keeps about a hundredth: below this nothing speaks against it. */
   private static final double KEY_WORTH_NAMING = 0.05;
 
@@ -171,7 +174,7 @@ public record KeyDiagnosis(List<Explanation> sets, List<Suspected> lines, List<O
 
     private void weighThird(int a, int b, int c, int[] withB, double odds) {
       double weight = odds;
-      double least = all * 1e-9;
+      double least = all * NEGLIGIBLE;
       int[] made = makes[c];
       for (int k = 0; k < made.length; k++) {
         weight *= likely[k][Math.max(withB[k], made[k])];

@@ -45,7 +45,7 @@ public final class DealFile {
 
   /** Reads what {@link #write} wrote for a board, or says what of it cannot be read. */
   public static Loaded<Deal> read(Board board, String text) {
-    PlantedText planted = new PlantedText(board);
+    PlantedText planted = PlantedText.of(board);
     return DataFile.read(
         "the deal of this case",
         text,

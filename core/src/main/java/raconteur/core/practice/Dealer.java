@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.function.BooleanSupplier;
 import java.util.function.Predicate;
 import raconteur.core.bench.FaultDraw;
 import raconteur.core.bench.PlantedFault;
@@ -68,11 +69,20 @@ public final class Dealer {
 
   /** Deals a board; empty where none was found, the same for the same seed. */
   public Optional<Dealt> deal(Level level, long seed) {
+    return deal(level, seed, () -> false);
+  }
+
+  /**
+   * The same, given up when asked to.
+   *
+   * @param stop asked before every draw
+   */
+  public Optional<Dealt> deal(Level level, long seed, BooleanSupplier stop) {
     if (!canDeal(level)) {
       return Optional.empty();
     }
     var dice = new SplittableRandom(seed ^ 0x3C6EF372FE94F82BL);
-    for (int i = 0; i < MOST_DRAWS; i++) {
+    for (int i = 0; i < MOST_DRAWS && !stop.getAsBoolean(); i++) {
       List<PlantedFault> drawn = draw(level, seed * MOST_DRAWS + i, dice);
       if (!drawn.isEmpty() && drawn.stream().allMatch(this::shows) && hides(level, drawn)) {
         return Optional.of(new Dealt(drawn, opening(level, drawn, seed)));

@@ -1,6 +1,5 @@
 package raconteur.core.practice;
 
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -53,7 +52,6 @@ public final class Lessons {
 
   private static final class Reader {
     private final Function<String, Optional<Board>> boards;
-    private final Map<String, PlantedText> planted = new HashMap<>();
     private final Set<String> ids = new HashSet<>();
 
     Reader(Function<String, Optional<Board>> boards) {
@@ -72,8 +70,7 @@ public final class Lessons {
     }
 
     private Lesson on(Board board, String id, Level level, Datum lesson) {
-      PlantedText faults =
-          planted.computeIfAbsent(board.identity().id(), _ -> new PlantedText(board));
+      PlantedText faults = PlantedText.of(board);
       return new Lesson(
           id,
           lesson.get("title").text(),

@@ -1,7 +1,9 @@
 package raconteur.core.practice;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.WeakHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.bench.FaultWords;
@@ -21,10 +23,18 @@ final class PlantedText {
   private static final Pattern WHEN =
       Pattern.compile("(.*?)(?: at ([0-9]{1,2}) %)?(?: after ([0-9]{1,4}) min)?");
 
+  /** Listing all faults of a board takes longer than reading one. */
+  private static final Map<Board, PlantedText> KEPT =
+      Collections.synchronizedMap(new WeakHashMap<>());
+
   private final FaultWords words;
   private final Map<String, Fault> catalogue = new HashMap<>();
 
-  PlantedText(Board board) {
+  static PlantedText of(Board board) {
+    return KEPT.computeIfAbsent(board, PlantedText::new);
+  }
+
+  private PlantedText(Board board) {
     this.words = new FaultWords(board);
     FaultCatalogue.of(board, Priors.shipped(), History.NONE)
         .faults()

@@ -178,6 +178,7 @@ public final class Pictures {
   /** A lesson played not quite as the planner would have, gone through. */
   private void practice(Workshop workshop) throws IOException {
     PracticePresenter presenter = new PracticePresenter(workshop);
+    presenter.load(() -> {});
     Optional<Lesson> lesson = presenter.lesson(LESSON_TO_SHOW);
     if (lesson.isEmpty()
         || !(presenter.begin(lesson.get(), OddsShown.HIDDEN)

@@ -430,7 +430,9 @@ public final class CaseDesk {
           List<Step> first = steps.stream().limit(1).toList();
           String news = first.isEmpty() ? "There is no step that would help." : "";
           show(mine, with(state.advice(), first, 0, false, news, List.of()));
-          workshop.window().execute(given);
+          if (!first.isEmpty()) {
+            workshop.window().execute(given);
+          }
         });
   }
 

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
@@ -44,6 +45,7 @@ public final class PracticePresenter {
   private final List<Consumer<Work>> listeners = new ArrayList<>();
   private final AtomicInteger asked = new AtomicInteger();
   private Optional<Lessons> lessons = Optional.empty();
+  private List<Row> rows = List.of();
   private Work work = Work.NONE;
   private volatile boolean stopped;
 
@@ -88,6 +90,25 @@ public final class PracticePresenter {
     List.copyOf(listeners).forEach(l -> l.accept(now));
   }
 
+  /** Reads the lessons and the practised cases beside the window. */
+  public void load(Runnable then) {
+    workshop
+        .files()
+        .execute(
+            () -> {
+              Lessons read = lessons.orElseGet(() -> Lessons.shipped(workshop.boards()::find));
+              List<Row> now = read();
+              workshop
+                  .window()
+                  .execute(
+                      () -> {
+                        lessons = Optional.of(read);
+                        rows = now;
+                        then.run();
+                      });
+            });
+  }
+
   /** The boards that can be dealt. */
   List<Board> boards() {
     return cases.boards();
@@ -109,16 +130,14 @@ public final class PracticePresenter {
     return workshop.settings().keepPractising(person.strip());
   }
 
-  /** The ladder, the easiest first. */
+  /** The ladder, the easiest first; empty until it was read. */
   List<Lesson> ladder() {
-    Lessons read = lessons.orElseGet(() -> Lessons.shipped(workshop.boards()::find));
-    lessons = Optional.of(read);
-    return read.ladder();
+    return lessons.map(Lessons::ladder).orElse(List.of());
   }
 
-  /** A lesson by its id. */
+  /** A lesson by its id; empty until they were read. */
   public Optional<Lesson> lesson(String id) {
-    return ladder().stream().filter(l -> l.id().equals(id)).findFirst();
+    return lessons.flatMap(read -> read.find(id));
   }
 
   /** Begins a lesson; its case, or a sentence why not. */
@@ -133,40 +152,52 @@ public final class PracticePresenter {
    * @param then gets its case, or a sentence why there is none
    */
   void deal(Board board, Level level, OddsShown odds, Consumer<Outcome<Integer>> then) {
+    if (work.busy()) {
+      return;
+    }
     long seed = dice.get().nextInt(1, Integer.MAX_VALUE);
     beside(
         "Looking for a fault that shows on " + board.identity().shortName() + " …",
-        () -> new Dealer(board, SimulatedCases.bench(board, seed)).deal(level, seed),
-        dealt ->
-            then.accept(
-                dealt
-                    .map(
-                        d ->
-                            cases.begin(
-                                board,
-                                new Deal(
-                                    person(),
-                                    level,
-                                    "",
-                                    odds,
-                                    seed,
-                                    d.faults(),
-                                    d.opening().size(),
-                                    0),
-                                level.meaning(),
-                                d.opening()))
-                    .orElseGet(
-                        () ->
-                            new Outcome.Failed<>(
-                                "No such trouble was found on this board: choose another level or"
-                                    + " another board."))));
+        () -> new Dealer(board, SimulatedCases.bench(board, seed)).deal(level, seed, () -> stopped),
+        dealt -> {
+          if (dealt.isEmpty() && stopped) {
+            return;
+          }
+          then.accept(
+              dealt
+                  .map(
+                      d ->
+                          cases.begin(
+                              board,
+                              new Deal(
+                                  person(),
+                                  level,
+                                  "",
+                                  odds,
+                                  seed,
+                                  d.faults(),
+                                  d.opening().size(),
+                                  0),
+                              level.meaning(),
+                              d.opening()))
+                  .orElseGet(
+                      () ->
+                          new Outcome.Failed<>(
+                              "No such trouble was found on this board: choose another level or"
+                                  + " another board.")));
+        });
   }
 
-  /** All cases of practice, the latest first. */
+  /** All cases of practice as they were last read, the latest first. */
   List<Row> rows() {
+    return rows;
+  }
+
+  private List<Row> read() {
+    Set<Integer> simulated = workshop.settings().simulatedCases();
     return workshop.casebook().shelf().stream()
         .map(Shelved::header)
-        .filter(header -> workshop.settings().simulationSeed(header.number()).isPresent())
+        .filter(header -> simulated.contains(header.number()))
         .flatMap(header -> row(header).stream())
         .sorted(Comparator.comparingInt((Row r) -> -r.header().number()))
         .toList();
@@ -220,6 +251,9 @@ public final class PracticePresenter {
    * @param then gets what was done as soon as it is there, and again with the planner's minutes
    */
   void debrief(Row row, Consumer<Debriefed> then) {
+    if (work.busy()) {
+      return;
+    }
     Optional<Case> told = workshop.casebook().find(row.header().number());
     if (told.isEmpty()) {
       return;
@@ -271,7 +305,7 @@ public final class PracticePresenter {
                   played.score().wrongMends(),
                   played.score().solved());
           workshop.settings().keepPractised(row.header().number(), ResultFile.write(result));
-          then.accept(new Debriefed(row, debrief, Optional.of(result)));
+          load(() -> then.accept(new Debriefed(row, debrief, Optional.of(result))));
         });
   }
 

@@ -165,7 +165,7 @@ public final class PracticeView extends VBox {
   /** Goes through a case at once. */
   public void debrief(int caseNumber) {
     choose(panes.indexOf(debrief));
-    debrief.show(caseNumber);
+    presenter.load(() -> debrief.show(caseNumber));
   }
 
   /** Reads everything again. */
@@ -173,7 +173,7 @@ public final class PracticeView extends VBox {
     if (!person.isFocused()) {
       person.setText(presenter.person());
     }
-    panes.forEach(PracticePane::refresh);
+    presenter.load(() -> panes.forEach(PracticePane::refresh));
   }
 
   public void setDim(boolean dim) {

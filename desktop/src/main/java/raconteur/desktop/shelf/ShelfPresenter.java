@@ -84,19 +84,16 @@ public final class ShelfPresenter {
   }
 
   private List<Said> read() {
+    // Cases of practice stand beside the real ones, in a place of their own.
+    Set<Integer> practised = workshop.settings().simulatedCases();
     return workshop.casebook().shelf().stream()
-        .filter(shelved -> !practised(shelved))
+        .filter(shelved -> !practised.contains(shelved.header().number()))
         .map(this::row)
         .sorted(
             Comparator.comparingInt((Row r) -> ORDER.indexOf(r.header().state()))
                 .thenComparing(Comparator.comparing(Row::lastTold).reversed()))
         .map(row -> new Said(row, text(row)))
         .toList();
-  }
-
-  /** Cases of practice stand beside the real ones, in a place of their own. */
-  private boolean practised(Shelved shelved) {
-    return workshop.settings().simulationSeed(shelved.header().number()).isPresent();
   }
 
   private Row row(Shelved shelved) {

@@ -130,7 +130,8 @@ public final class SimulationDesk {
               "\""
                   + typed.strip()
                   + "\" is no test of this board; one is written as it is logged, without what it"
-                  + " shows: U5.3, 5V gnd, cont U5.3 U9.5, U7 tester, swap U7.",
+                  + " shows: U5.3, 5V gnd, cont U5.3 U9.5, U7 tester, swap U7, and after 5V gnd:"
+                  + " pull U7.",
               true,
               state.looked(),
               state.picture()));

@@ -327,7 +327,11 @@ public final class TraceView extends StackPane {
   private void showArmsLength(DeskState state) {
     Optional<Step> step = state.shownStep();
     armsLength.show(
-        step.map(Step::title).orElse("Weighing the story …"),
+        step.map(Step::title)
+            .orElse(
+                desk.odds() == OddsShown.HIDDEN && !state.thinking()
+                    ? state.header().complaint()
+                    : "Weighing the story …"),
         step.map(s -> List.of(s.setUp(), StepCard.keys(s))).orElse(List.of()),
         step.map(Step::caution).orElse(""),
         state);

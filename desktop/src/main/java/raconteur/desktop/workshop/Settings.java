@@ -33,6 +33,10 @@ public final class Settings {
   private static final String TOGETHER = "faults at once";
   private static final String FOLDER = "folder of ";
   private static final String MARKING = "what is printed as ";
+  private static final String SIMULATED = "simulated case ";
+  private static final String DEAL = "deal of case ";
+  private static final String PRACTISED = "end of practice case ";
+  private static final String PRACTISING = "practising";
   private static final String SHOP_NAME = "name of this shop";
 
   private final Casebook casebook;
@@ -150,6 +154,14 @@ public final class Settings {
         .map(Long::parseLong);
   }
 
+  /** The numbers of all cases whose board is simulated, asked once for a whole shelf. */
+  public Set<Integer> simulatedCases() {
+    return casebook.settings().keySet().stream()
+        .filter(name -> name.matches(SIMULATED + "[0-9]{1,9}"))
+        .map(name -> Integer.parseInt(name.substring(SIMULATED.length())))
+        .collect(Collectors.toSet());
+  }
+
   /** Makes a case a simulated one. */
   public String keepSimulationSeed(int caseNumber, long seed) {
     return keep(simulation(caseNumber), Long.toString(seed));
@@ -157,20 +169,20 @@ public final class Settings {
 
   /** What was dealt for a case of practice, as it was kept; empty for other cases. */
   public Optional<String> deal(int caseNumber) {
-    return casebook.setting("deal of case " + caseNumber);
+    return casebook.setting(DEAL + caseNumber);
   }
 
   public String keepDeal(int caseNumber, String deal) {
-    return keep("deal of case " + caseNumber, deal);
+    return keep(DEAL + caseNumber, deal);
   }
 
   /** How a case of practice ended, as it was kept. */
   public Optional<String> practised(int caseNumber) {
-    return casebook.setting("end of practice case " + caseNumber);
+    return casebook.setting(PRACTISED + caseNumber);
   }
 
   public String keepPractised(int caseNumber, String end) {
-    return keep("end of practice case " + caseNumber, end);
+    return keep(PRACTISED + caseNumber, end);
   }
 
   /** The table of keys that was read for a board, as it was read. */
@@ -193,15 +205,15 @@ public final class Settings {
 
   /** Who practised last; empty for nobody in particular. */
   public String practising() {
-    return casebook.setting("practising").orElse("");
+    return casebook.setting(PRACTISING).orElse("");
   }
 
   public String keepPractising(String person) {
-    return keep("practising", person);
+    return keep(PRACTISING, person);
   }
 
   private static String simulation(int caseNumber) {
-    return "simulated case " + caseNumber;
+    return SIMULATED + caseNumber;
   }
 
   /** What is counted of a case's soak run, as it was kept. */
@@ -235,12 +247,13 @@ public final class Settings {
   }
 
   /**
-   * What is set, a line each, for whoever helps: without the shop's name and without folders, which
-   * would say who it is.
+   * What is set, a line each, for whoever helps: without the shop's name, those who practise and
+   * folders, which would say who it is, and without what was dealt.
    */
   public String words() {
     return casebook.settings().entrySet().stream()
         .filter(s -> !s.getKey().equals(SHOP_NAME) && !s.getKey().startsWith(FOLDER))
+        .filter(s -> !s.getKey().equals(PRACTISING) && !s.getKey().startsWith(DEAL))
         .filter(s -> !s.getKey().startsWith(BoardPhotos.SETTING))
         .filter(s -> !s.getKey().startsWith(BoardPhotos.BEGUN))
         .map(s -> s.getKey() + ": " + s.getValue() + "\n")

@@ -31,6 +31,12 @@ class PracticePresenterTest {
   void open() {
     workshop = Demo.in(folder);
     presenter = new PracticePresenter(workshop, () -> new SplittableRandom(11));
+    presenter.load(() -> {});
+  }
+
+  private List<PracticePresenter.Row> rows() {
+    presenter.load(() -> {});
+    return presenter.rows();
   }
 
   private Board board(String id) {
@@ -42,10 +48,7 @@ class PracticePresenterTest {
     presenter.deal(board(boardId), level, OddsShown.HIDDEN, begun::add);
     assertThat(begun).singleElement().isInstanceOf(Outcome.Done.class);
     int number = ((Outcome.Done<Integer>) begun.getFirst()).value();
-    return presenter.rows().stream()
-        .filter(r -> r.header().number() == number)
-        .findFirst()
-        .orElseThrow();
+    return rows().stream().filter(r -> r.header().number() == number).findFirst().orElseThrow();
   }
 
   private List<PracticePresenter.Debriefed> debriefed(PracticePresenter.Row row) {
@@ -82,7 +85,7 @@ class PracticePresenterTest {
     var end = told.getLast().result().orElseThrow();
     assertThat(end.solved()).isTrue();
     assertThat(end.inVain()).isEqualTo(part.equals("U1") ? 0 : 1);
-    assertThat(presenter.rows().getFirst().result()).contains(end);
+    assertThat(rows().getFirst().result()).contains(end);
     assertThat(presenter.progress("Third bench").cases()).hasSize(1);
     assertThat(presenter.progress("somebody else").cases()).isEmpty();
     List<String> words =
@@ -97,7 +100,7 @@ class PracticePresenterTest {
     int number = ((Outcome.Done<Integer>) presenter.begin(lesson, OddsShown.SHOWN)).value();
     assertThat(presenter.solved()).isEmpty();
     Demo.desk(workshop, number).enter("mended J1 cleaned");
-    PracticePresenter.Row row = presenter.rows().getFirst();
+    PracticePresenter.Row row = rows().getFirst();
     List<PracticePresenter.Debriefed> told = debriefed(row);
     assertThat(presenter.solved()).containsOnlyKeys("key-row");
     assertThat(
@@ -114,7 +117,7 @@ class PracticePresenterTest {
         .singleElement()
         .isInstanceOfSatisfying(
             Outcome.Failed.class, f -> assertThat(f.sentence()).contains("another level"));
-    assertThat(presenter.rows()).isEmpty();
+    assertThat(rows()).isEmpty();
   }
 
   @Test
@@ -141,7 +144,7 @@ class PracticePresenterTest {
         });
     List<PracticePresenter.Debriefed> told = debriefed(row);
     assertThat(told).singleElement().satisfies(d -> assertThat(d.debrief().complete()).isFalse());
-    assertThat(presenter.rows().getFirst().result()).isEmpty();
+    assertThat(rows().getFirst().result()).isEmpty();
   }
 
   @Test
@@ -149,7 +152,7 @@ class PracticePresenterTest {
     PracticePresenter.Row row = dealt("petrel-1", Level.DEAD_PART);
     workshop.settings().keepDeal(row.header().number(), "{\"faults\": [\"U99 dead\"]}");
     workshop.settings().keepPractised(row.header().number(), "junk");
-    assertThat(presenter.rows())
+    assertThat(rows())
         .singleElement()
         .satisfies(
             r -> {
