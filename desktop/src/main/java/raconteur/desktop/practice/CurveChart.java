@@ -56,8 +56,9 @@ final class CurveChart extends Drawing {
           LEFT - 8,
           y(ratio));
     }
+    // At the right end: the first cases stand at the left.
+    g.fillText("as quick as the planner", getWidth() - RIGHT, y(1) - 9);
     g.setTextAlign(TextAlignment.LEFT);
-    g.fillText("as quick as the planner", LEFT + 6, y(1) - 9);
     List<Double> curve = shown.curve();
     for (int i = 0; i < curve.size(); i++) {
       Progress.Practised one = shown.cases().get(i);

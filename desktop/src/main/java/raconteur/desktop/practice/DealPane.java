@@ -27,6 +27,7 @@ final class DealPane implements PracticePane {
   private final RowTable<Level> levels = new RowTable<>("Kinds of trouble", "");
   private final Button deal;
   private final VBox node;
+  private Optional<Level> proposed = Optional.empty();
 
   DealPane(
       PracticePresenter presenter, Supplier<OddsShown> odds, Consumer<Outcome<Integer>> onBegun) {
@@ -94,10 +95,14 @@ final class DealPane implements PracticePane {
             .filter(b -> before.filter(b.identity().id()::equals).isPresent())
             .findFirst()
             .orElse(board.getItems().isEmpty() ? null : board.getItems().getFirst()));
+    Optional<Level> worst = presenter.weakest();
+    if (!worst.equals(proposed)) {
+      proposed = worst;
+      worst.ifPresent(level -> levels.getSelectionModel().select(level));
+    }
     weakest.setText(
-        presenter
-            .weakest()
-            .map(l -> "Furthest behind the planner so far: " + l.words() + ".")
+        worst
+            .map(l -> "Furthest behind the planner so far, and chosen: " + l.words() + ".")
             .orElse("After two cases of a kind it says here what costs you most."));
   }
 }
