@@ -60,7 +60,7 @@ class KeepingWindowTest extends InWindow {
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.from(closed).lookup(".stage-button").queryAllAs(Button.class))
         .filteredOn(b -> !b.getText().startsWith("F"))
-        .hasSize(12)
+        .hasSize(Way.values().length)
         .allMatch(Button::isDisabled);
     key(KeyCode.SPACE);
     WaitForAsyncUtils.waitForFxEvents();
