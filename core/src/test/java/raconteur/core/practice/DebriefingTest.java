@@ -76,7 +76,7 @@ class DebriefingTest {
 
   /** Whoever plays as the planner does is reckoned the planner's minutes, by another count. */
   @ParameterizedTest
-  @ValueSource(strings = {"warm-rom", "reset-that-never-rises", "key-row"})
+  @ValueSource(strings = {"warm-rom", "key-row"})
   void thePlannersOwnStoryCostsWhatTheContestCounted(String id) {
     Lesson lesson = Dealt.lessons().find(id).orElseThrow();
     Board board = lesson.board();
