@@ -1,6 +1,5 @@
 package raconteur.core.keys;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import raconteur.core.board.PinRef;
@@ -67,9 +66,5 @@ public record KeyCause(Kind kind, int line, int other, double odds, List<KeyStat
   /** All causes of a matrix, what each makes of the keys worked out. */
   static List<KeyCause> all(KeyMatrix matrix, KeyFigures figures) {
     return new KeyCauses(matrix, figures).all();
-  }
-
-  static List<KeyState> of(KeyState[] states) {
-    return Arrays.asList(states);
   }
 }

@@ -104,6 +104,6 @@ final class KeyCauses {
         makes[i] = becomes;
       }
     }
-    causes.add(new KeyCause(kind, line, other, chance / (1 - chance), KeyCause.of(makes)));
+    causes.add(new KeyCause(kind, line, other, chance / (1 - chance), List.of(makes)));
   }
 }

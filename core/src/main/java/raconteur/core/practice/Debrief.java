@@ -13,8 +13,8 @@ import raconteur.core.bench.PlantedFault;
  * @param minutes what the tests and mends took, without risk and hints
  * @param risk what they were expected to break, in minutes
  * @param hintMinutes what hints cost
- * @param sufficed the entry after which the planner would have mended what was wrong; empty for
- *     never
+ * @param sufficed the entry after which the planner would have mended what was wrong, the last of
+ *     the opening where that was enough; empty for never
  * @param complete false where the going-through was stopped
  */
 public record Debrief(

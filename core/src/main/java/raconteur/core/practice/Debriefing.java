@@ -89,6 +89,9 @@ public final class Debriefing {
       this.planned = plan();
       this.suspected = share();
       minutes = advisor.checkMinutes();
+      if (plansACure()) {
+        sufficed = OptionalInt.of(done == 0 ? 0 : this.story.get(done - 1).number());
+      }
     }
 
     private Optional<Step> plan() {

@@ -103,6 +103,25 @@ class DebriefingTest {
     assertThat(debrief.solved()).isTrue();
   }
 
+  /** A row of dead keys on a foil: its contacts are cleaned before anything is measured. */
+  @Test
+  void whatWasEnoughAtTheDoorIsSaidToBe() {
+    Lesson lesson = Dealt.lessons().find("key-row").orElseThrow();
+    Debrief debrief =
+        new Debriefing(
+                lesson.board(),
+                new Advisor(lesson.board(), History.NONE, 2),
+                lesson.dealtTo("", OddsShown.HIDDEN))
+            .over(
+                Stories.of(lesson.opening().getFirst(), "U2 normal", "mended J1 cleaned"),
+                _ -> {},
+                () -> false);
+    assertThat(debrief.sufficed()).hasValue(1);
+    assertThat(debrief.minutesTooLong())
+        .as("the finger on U2 told nothing that was needed")
+        .isEqualTo(debrief.steps().getFirst().minutes());
+  }
+
   @Test
   void hintsCostAndAStoppedGoingThroughSaysSo() {
     String[] lines = {"screen tiles", "nothing hot", "U15 tester fail"};

@@ -1,11 +1,6 @@
 package raconteur.desktop.cli;
 
-import com.fasterxml.jackson.core.JsonFactory;
-import com.fasterxml.jackson.core.JsonGenerator;
-import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
 import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.nio.charset.CharacterCodingException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -209,66 +204,49 @@ final class KeysCommand extends Printing {
       KeyDiagnosis diagnosis,
       List<KeyChecks.Check> checks,
       KeyOhms contacts) {
-    StringWriter text = new StringWriter();
-    try (JsonGenerator json = new JsonFactory().createGenerator(text)) {
-      json.setPrettyPrinter(new DefaultPrettyPrinter());
-      json.writeStartObject();
-      json.writeStringField("format", "raconteur-keyboard/1");
-      json.writeStringField("keyboard", matrix.title());
-      json.writeArrayFieldStart("explanations");
-      for (KeyDiagnosis.Explanation set : diagnosis.sets()) {
-        json.writeStartObject();
-        strings(json, "faults", set.faults());
-        json.writeNumberField("probability", set.probability());
-        json.writeEndObject();
-      }
-      json.writeEndArray();
-      json.writeArrayFieldStart("keys");
-      for (KeyDiagnosis.OwnFault own : diagnosis.keys()) {
-        json.writeStartObject();
-        json.writeStringField("key", own.key().name());
-        json.writeNumberField("probability", own.probability());
-        json.writeEndObject();
-      }
-      json.writeEndArray();
-      json.writeArrayFieldStart("checks");
-      for (KeyChecks.Check check : checks) {
-        json.writeStartObject();
-        json.writeStringField("do", check.words());
-        json.writeNumberField("minutes", check.minutes());
-        json.writeNumberField("probability", check.probability());
-        json.writeBooleanField("keyboard open", check.opened());
-        json.writeEndObject();
-      }
-      json.writeEndArray();
-      json.writeArrayFieldStart("to clean");
-      for (KeyOhms.Judged judged : contacts.judged()) {
-        if (judged.toClean()) {
-          json.writeStartObject();
-          json.writeStringField("key", judged.key().name());
-          if (Double.isInfinite(judged.ohms())) {
-            json.writeStringField("ohms", "open");
-          } else {
-            json.writeNumberField("ohms", judged.ohms());
-          }
-          json.writeEndObject();
-        }
-      }
-      json.writeEndArray();
-      strings(json, "lines", KeyLines.of(matrix, seen, diagnosis));
-      json.writeEndObject();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return text + "\n";
-  }
-
-  private static void strings(JsonGenerator json, String name, List<String> texts)
-      throws IOException {
-    json.writeArrayFieldStart(name);
-    for (String text : texts) {
-      json.writeString(text);
-    }
-    json.writeEndArray();
+    return JsonText.of(
+        "raconteur-keyboard/1",
+        json -> {
+          json.writeStringField("keyboard", matrix.title());
+          JsonText.objects(
+              json,
+              "explanations",
+              diagnosis.sets(),
+              set -> {
+                JsonText.strings(json, "faults", set.faults());
+                json.writeNumberField("probability", set.probability());
+              });
+          JsonText.objects(
+              json,
+              "keys",
+              diagnosis.keys(),
+              own -> {
+                json.writeStringField("key", own.key().name());
+                json.writeNumberField("probability", own.probability());
+              });
+          JsonText.objects(
+              json,
+              "checks",
+              checks,
+              check -> {
+                json.writeStringField("do", check.words());
+                json.writeNumberField("minutes", check.minutes());
+                json.writeNumberField("probability", check.probability());
+                json.writeBooleanField("keyboard open", check.opened());
+              });
+          JsonText.objects(
+              json,
+              "to clean",
+              contacts.judged().stream().filter(KeyOhms.Judged::toClean).toList(),
+              judged -> {
+                json.writeStringField("key", judged.key().name());
+                if (Double.isInfinite(judged.ohms())) {
+                  json.writeStringField("ohms", "open");
+                } else {
+                  json.writeNumberField("ohms", judged.ohms());
+                }
+              });
+          JsonText.strings(json, "lines", KeyLines.of(matrix, seen, diagnosis));
+        });
   }
 }

@@ -1,11 +1,5 @@
 package raconteur.desktop.cli;
 
-import com.fasterxml.jackson.core.JsonFactory;
-import com.fasterxml.jackson.core.JsonGenerator;
-import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
-import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -54,33 +48,9 @@ final class RomCommands extends Printing {
       return new MarkingReader(LIBRARY).read(name).known().or(() -> LIBRARY.find(name));
     }
 
-    static String json(JsonBody body) {
-      StringWriter text = new StringWriter();
-      try (JsonGenerator json = new JsonFactory().createGenerator(text)) {
-        json.setPrettyPrinter(new DefaultPrettyPrinter());
-        json.writeStartObject();
-        json.writeStringField("format", "raconteur-rom/1");
-        body.write(json);
-        json.writeEndObject();
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
-      return text + "\n";
+    static String json(JsonText.Body body) {
+      return JsonText.of("raconteur-rom/1", body);
     }
-
-    static void strings(JsonGenerator json, String name, List<String> texts) throws IOException {
-      json.writeArrayFieldStart(name);
-      for (String text : texts) {
-        json.writeString(text);
-      }
-      json.writeEndArray();
-    }
-  }
-
-  /** Writes into an open object. */
-  @FunctionalInterface
-  interface JsonBody {
-    void write(JsonGenerator json) throws IOException;
   }
 
   /** {@code raconteur rom compare}. */
@@ -151,11 +121,12 @@ final class RomCommands extends Printing {
               json.writeEndObject();
             }
             json.writeEndArray();
-            strings(json, "notes", result.notes());
+            JsonText.strings(json, "notes", result.notes());
             json.writeArrayFieldStart("explanations");
             for (RomDiagnosis.Explanation e : result.explanations()) {
               json.writeStartObject();
-              strings(json, "causes", e.causes().stream().map(c -> c.words(device)).toList());
+              JsonText.strings(
+                  json, "causes", e.causes().stream().map(c -> c.words(device)).toList());
               json.writeNumberField("explained", e.explained());
               json.writeNumberField("spoilt", e.spoilt());
               json.writeEndObject();
@@ -287,9 +258,9 @@ final class RomCommands extends Printing {
               json.writeNumber(plane);
             }
             json.writeEndArray();
-            strings(json, "known", names);
-            strings(json, "signs", seen.signs());
-            strings(json, "words", seen.words());
+            JsonText.strings(json, "known", names);
+            JsonText.strings(json, "signs", seen.signs());
+            JsonText.strings(json, "words", seen.words());
           });
     }
   }

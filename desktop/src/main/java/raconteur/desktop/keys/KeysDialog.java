@@ -69,6 +69,7 @@ public final class KeysDialog extends VBox {
     Style.SHOTS.on(sentences);
     VBox.setVgrow(words, Priority.ALWAYS);
     said.managedProperty().bind(said.textProperty().isNotEmpty());
+    said.visibleProperty().bind(said.managedProperty());
     getChildren().addAll(head, Texts.label(HOW, Style.FAINT), keys, typed, said, words);
     fill();
   }
@@ -86,10 +87,9 @@ public final class KeysDialog extends VBox {
     dialog.setTitle("Keys");
     dialog.getDialogPane().setContent(content);
     dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
-    dialog.getDialogPane().setPrefSize(960, 740);
     dialog.setResizable(true);
     dialog.setOnShown(e -> content.typed.requestFocus());
-    Theme.dressDialog(dialog.getDialogPane(), owner);
+    Theme.dressDialog(dialog.getDialogPane(), owner, 980, 740);
     dialog.show();
   }
 

@@ -10,8 +10,6 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextInputDialog;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -23,7 +21,7 @@ import raconteur.core.odds.RecurringSets;
 import raconteur.core.odds.SymptomCauses;
 import raconteur.core.odds.Tally;
 import raconteur.core.odds.Trend;
-import raconteur.desktop.control.Keys;
+import raconteur.desktop.control.PaneTabs;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
@@ -46,7 +44,8 @@ public final class OddsView extends VBox {
   private final RowTable<Trend.Quarter> quarters =
       new RowTable<>("By quarter", "Nothing counted yet.");
   private final StackPane sheet = new StackPane();
-  private final ToggleGroup tabs = new ToggleGroup();
+  private final PaneTabs tabs =
+      new PaneTabs(List.of("Positions", "Symptoms", "Together", "By quarter"), this::choose);
   private final List<Node> panes;
   private Optional<Tally> tally = Optional.empty();
 
@@ -71,19 +70,9 @@ public final class OddsView extends VBox {
     panes = List.of(positions, scroll, together, quarters);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(6, Texts.line("Odds", Style.TITLE), revision);
-    List<String> names = List.of("Positions", "Symptoms", "Together", "By quarter");
-    for (int i = 0; i < names.size(); i++) {
-      int index = i;
-      ToggleButton tab = new ToggleButton(names.get(i));
-      tab.setToggleGroup(tabs);
-      Style.PANE_TAB.on(tab);
-      tab.setOnAction(e -> choose(index));
-      head.getChildren().add(tab);
-    }
+    HBox head = new HBox(6, Texts.line("Odds", Style.TITLE), revision, tabs);
     head.getChildren()
         .addAll(
-            Texts.line(Keys.NEXT_PANE.on("next"), Style.FAINT),
             gap,
             Texts.button("Export as CSV …", this::export, Style.PLAIN_BUTTON),
             Texts.button("Give counts …", this::give, Style.PLAIN_BUTTON),
@@ -92,18 +81,13 @@ public final class OddsView extends VBox {
     VBox.setVgrow(sheet, Priority.ALWAYS);
     notice.managedProperty().bind(notice.textProperty().isNotEmpty());
     getChildren().addAll(head, summary, notice, sheet);
-    setOnKeyPressed(
-        e -> {
-          if (Keys.NEXT_PANE.is(e)) {
-            choose((tabs.getToggles().indexOf(tabs.getSelectedToggle()) + 1) % panes.size());
-          }
-        });
+    setOnKeyPressed(tabs::go);
     choose(0);
   }
 
   /** Shows one of the ways to look at the counts. */
   void choose(int index) {
-    tabs.selectToggle(tabs.getToggles().get(index));
+    tabs.select(index);
     Node pane = panes.get(index);
     sheet.getChildren().setAll(pane);
     (pane.equals(positions) ? positions.firstFocus() : pane).requestFocus();

@@ -3,6 +3,7 @@ package raconteur.desktop.practice;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
@@ -53,7 +54,7 @@ final class DealPane implements PracticePane {
     levels.setOnOpen(
         level -> chosen().ifPresent(b -> presenter.deal(b, level, odds.get(), onBegun)));
     HBox row = new HBox(8, Texts.line("Board", Style.FAINT), board, answers);
-    row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    row.setAlignment(Pos.CENTER_LEFT);
     VBox.setVgrow(levels, Priority.ALWAYS);
     node = new VBox(8, row, levels, weakest, deal);
   }

@@ -59,6 +59,9 @@ final class DebriefChart extends Drawing {
     double all = debrief.steps().stream().mapToDouble(Debrief.Step::minutes).sum();
     axes(g, inks, all);
     double minute = 0;
+    if (debrief.sufficed().orElse(Integer.MAX_VALUE) < debrief.steps().getFirst().entry()) {
+      enough(g, inks, x(0, all));
+    }
     double share = debrief.steps().getFirst().before();
     for (Debrief.Step step : debrief.steps()) {
       double from = x(minute, all);

@@ -3,32 +3,27 @@ package raconteur.desktop.practice;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import raconteur.casebook.files.FileKind;
-import raconteur.casebook.files.WholeFile;
-import raconteur.casebook.report.SheetPdf;
 import raconteur.core.practice.Debrief;
 import raconteur.core.practice.Lesson;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
-import raconteur.desktop.workshop.FilePicker;
 
 /** The practised cases, and the story of the chosen one again with the faults known. */
 final class DebriefPane implements PracticePane {
   private static final double CASES = 366;
 
   private final PracticePresenter presenter;
-  private final Consumer<String> say;
-  private final FilePicker files;
+  private final SheetFile paper;
   private final RowTable<PracticePresenter.Row> cases =
       new RowTable<>(
           "Practised cases", "Nothing practised yet: begin a lesson, or have one dealt.");
@@ -44,11 +39,9 @@ final class DebriefPane implements PracticePane {
   private final HBox node;
   private Optional<PracticePresenter.Debriefed> shown = Optional.empty();
 
-  DebriefPane(
-      PracticePresenter presenter, IntConsumer onOpen, Consumer<String> say, FilePicker files) {
+  DebriefPane(PracticePresenter presenter, IntConsumer onOpen, SheetFile paper) {
     this.presenter = presenter;
-    this.say = say;
-    this.files = files;
+    this.paper = paper;
     Style.FIGURES.on(cases.column("No.", 52, r -> String.valueOf(r.header().number())));
     cases.column("What", 200, this::what);
     cases.column("Ended", 108, DebriefPane::ended);
@@ -135,7 +128,8 @@ final class DebriefPane implements PracticePane {
     Debrief debrief = debriefed.debrief();
     sentences.getChildren().clear();
     for (String sentence : words(debriefed)) {
-      javafx.scene.control.Label label = Texts.label(sentence);
+      boolean first = sentences.getChildren().isEmpty();
+      Label label = first ? Texts.label(sentence, Style.HEADING) : Texts.label(sentence);
       label.setMinHeight(Region.USE_PREF_SIZE);
       sentences.getChildren().add(label);
     }
@@ -160,24 +154,10 @@ final class DebriefPane implements PracticePane {
   private void print() {
     shown.ifPresent(
         debriefed ->
-            files
-                .toWrite(
-                    "Debrief to print", "practice-" + debriefed.row().header().number() + ".pdf")
-                .ifPresent(
-                    file ->
-                        say.accept(
-                            WholeFile.write(
-                                    file,
-                                    FileKind.PDF,
-                                    out ->
-                                        SheetPdf.write(
-                                            DebriefWords.sheet(
-                                                what(debriefed.row()),
-                                                words(debriefed),
-                                                debriefed.debrief()),
-                                            _ -> Optional.empty(),
-                                            out))
-                                .orElse("Debrief written to " + file + "."))));
+            paper.write(
+                "Debrief to print",
+                "practice-" + debriefed.row().header().number() + ".pdf",
+                DebriefWords.sheet(what(debriefed.row()), words(debriefed), debriefed.debrief())));
   }
 
   @Override

@@ -86,8 +86,8 @@ final class DebriefWords {
     }
     int entry = debrief.sufficed().getAsInt();
     double more = debrief.minutesTooLong();
-    return "After line "
-        + entry
+    boolean atOnce = debrief.steps().isEmpty() || entry < debrief.steps().getFirst().entry();
+    return (atOnce ? "From the beginning" : "After line " + entry)
         + " the planner would have mended it"
         + (more >= HALF
             ? String.format(Locale.ROOT, "; %.0f minutes of tests followed.", more)

@@ -1,6 +1,5 @@
 package raconteur.desktop.practice;
 
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -12,9 +11,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import raconteur.casebook.files.FileKind;
-import raconteur.casebook.files.WholeFile;
-import raconteur.casebook.report.SheetPdf;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.practice.Lesson;
 import raconteur.core.practice.OddsShown;
@@ -23,13 +19,11 @@ import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
-import raconteur.desktop.workshop.FilePicker;
 
 /** The lessons in their order, how each went, and the task of the chosen one. */
 final class LadderPane implements PracticePane {
   private final PracticePresenter presenter;
-  private final Consumer<String> say;
-  private final FilePicker files;
+  private final SheetFile paper;
   private final RowTable<Lesson> table =
       new RowTable<>("Lessons", "The boards of the lessons are not at hand.");
   private final Label task = Texts.label("", Style.HEADING);
@@ -41,17 +35,14 @@ final class LadderPane implements PracticePane {
       PracticePresenter presenter,
       Supplier<OddsShown> odds,
       Consumer<Outcome<Integer>> onBegun,
-      Consumer<String> say,
-      FilePicker files) {
+      SheetFile paper) {
     this.presenter = presenter;
-    this.say = say;
-    this.files = files;
+    this.paper = paper;
     Style.FIGURES.on(
         table.column("No.", 48, l -> String.valueOf(presenter.ladder().indexOf(l) + 1)));
-    table.column("Lesson", 250, Lesson::title);
-    table.column("Board", 200, l -> l.board().identity().shortName());
-    table.column("Task", 400, Lesson::task);
-    table.column("Done", 180, this::done);
+    table.column("Lesson", 380, Lesson::title);
+    table.column("Board", 280, l -> l.board().identity().shortName());
+    table.column("Done", 320, this::done);
     table.setOnOpen(lesson -> onBegun.accept(presenter.begin(lesson, odds.get())));
     table
         .getSelectionModel()
@@ -88,19 +79,7 @@ final class LadderPane implements PracticePane {
   }
 
   private void print() {
-    List<Lesson> lessons = presenter.ladder();
-    files
-        .toWrite("Tasks to print", "lessons.pdf")
-        .ifPresent(
-            file ->
-                say.accept(
-                    WholeFile.write(
-                            file,
-                            FileKind.PDF,
-                            out ->
-                                SheetPdf.write(
-                                    DebriefWords.tasks(lessons), _ -> Optional.empty(), out))
-                        .orElse("Tasks written to " + file + ".")));
+    paper.write("Tasks to print", "lessons.pdf", DebriefWords.tasks(presenter.ladder()));
   }
 
   @Override

@@ -92,11 +92,12 @@ public final class PracticePresenter {
 
   /** Reads the lessons and the practised cases beside the window. */
   public void load(Runnable then) {
+    Optional<Lessons> before = lessons;
     workshop
         .files()
         .execute(
             () -> {
-              Lessons read = lessons.orElseGet(() -> Lessons.shipped(workshop.boards()::find));
+              Lessons read = before.orElseGet(() -> Lessons.shipped(workshop.boards()::find));
               List<Row> now = read();
               workshop
                   .window()

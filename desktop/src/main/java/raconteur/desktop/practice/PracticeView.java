@@ -1,7 +1,6 @@
 package raconteur.desktop.practice;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.function.IntConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -9,8 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -18,7 +16,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.practice.OddsShown;
-import raconteur.desktop.control.Keys;
+import raconteur.desktop.control.PaneTabs;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
 import raconteur.desktop.workshop.FilePicker;
@@ -34,13 +32,10 @@ public final class PracticeView extends VBox {
   private final Label oddsMeaning = Texts.label("", Style.FAINT);
   private final Label said = Texts.label("", Style.NOTICE);
   private final Button stop;
-  private final LadderPane ladder;
-  private final DealPane deal;
   private final DebriefPane debrief;
-  private final ProgressPane progress;
   private final List<PracticePane> panes;
   private final StackPane sheet = new StackPane();
-  private final ToggleGroup tabs = new ToggleGroup();
+  private final PaneTabs tabs;
 
   /**
    * @param onOpen takes a case to the bench, by its number
@@ -49,41 +44,27 @@ public final class PracticeView extends VBox {
     super(10);
     this.presenter = presenter;
     this.onOpen = onOpen;
-    this.ladder = new LadderPane(presenter, odds::getValue, this::begun, this::say, files);
-    this.deal = new DealPane(presenter, odds::getValue, this::begun);
-    this.debrief = new DebriefPane(presenter, onOpen, this::say, files);
-    this.progress = new ProgressPane(presenter);
+    SheetFile paper = new SheetFile(files, this::say);
+    LadderPane ladder = new LadderPane(presenter, odds::getValue, this::begun, paper);
+    DealPane deal = new DealPane(presenter, odds::getValue, this::begun);
+    this.debrief = new DebriefPane(presenter, onOpen, paper);
+    ProgressPane progress = new ProgressPane(presenter);
     this.panes = List.of(ladder, deal, debrief, progress);
+    this.tabs = new PaneTabs(panes.stream().map(PracticePane::name).toList(), this::choose);
     this.stop = Texts.button("stop", presenter::stop, Style.PLAIN_BUTTON);
     Style.VIEW.on(this);
     said.managedProperty().bind(said.textProperty().isNotEmpty());
+    said.visibleProperty().bind(said.managedProperty());
     said.setMinHeight(Region.USE_PREF_SIZE);
     VBox.setVgrow(sheet, Priority.ALWAYS);
     getChildren().addAll(head(), who(), said, sheet);
-    addEventFilter(
-        javafx.scene.input.KeyEvent.KEY_PRESSED,
-        e -> {
-          if (Keys.NEXT_PANE.is(e) || Keys.PANE_BEFORE.is(e)) {
-            int step = Keys.PANE_BEFORE.is(e) ? panes.size() - 1 : 1;
-            choose((tabs.getToggles().indexOf(tabs.getSelectedToggle()) + step) % panes.size());
-            e.consume();
-          }
-        });
+    addEventFilter(KeyEvent.KEY_PRESSED, tabs::go);
     presenter.addListener(this::working);
     choose(0);
   }
 
   private HBox head() {
-    HBox head = new HBox(6, Texts.line("Practice", Style.TITLE));
-    for (int i = 0; i < panes.size(); i++) {
-      int index = i;
-      ToggleButton tab = new ToggleButton(panes.get(i).name());
-      tab.setToggleGroup(tabs);
-      Style.PANE_TAB.on(tab);
-      tab.setOnAction(e -> choose(index));
-      head.getChildren().add(tab);
-    }
-    head.getChildren().add(Texts.line(Keys.NEXT_PANE.on("next"), Style.FAINT));
+    HBox head = new HBox(6, Texts.line("Practice", Style.TITLE), tabs);
     head.setAlignment(Pos.CENTER_LEFT);
     return head;
   }
@@ -150,7 +131,7 @@ public final class PracticeView extends VBox {
 
   /** Shows a pane by its place. */
   void choose(int index) {
-    tabs.selectToggle(tabs.getToggles().get(index));
+    tabs.select(index);
     PracticePane pane = panes.get(index);
     sheet.getChildren().setAll(pane.node());
     pane.refresh();
@@ -182,9 +163,6 @@ public final class PracticeView extends VBox {
 
   /** Where typing should go. */
   public Node firstFocus() {
-    return Optional.of(tabs.getToggles().indexOf(tabs.getSelectedToggle()))
-        .map(panes::get)
-        .map(PracticePane::focus)
-        .orElse(ladder.focus());
+    return panes.get(tabs.selected()).focus();
   }
 }

@@ -95,10 +95,9 @@ public final class RomDialog extends VBox {
     dialog.setTitle("ROM");
     dialog.getDialogPane().setContent(content);
     dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
-    dialog.getDialogPane().setPrefSize(920, 720);
     dialog.setResizable(true);
     dialog.setOnShown(e -> content.reading.requestFocus());
-    Theme.dressDialog(dialog.getDialogPane(), owner);
+    Theme.dressDialog(dialog.getDialogPane(), owner, 920, 720);
     dialog.show();
   }
 

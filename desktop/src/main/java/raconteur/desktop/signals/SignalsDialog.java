@@ -120,10 +120,9 @@ public final class SignalsDialog {
             Texts.label(Keys.OPEN.on("on a line puts what it shows into the story."), Style.FAINT),
             shown.said);
     VBox.setVgrow(shown.table, Priority.ALWAYS);
-    content.setPrefSize(880, 560);
     dialog.getDialogPane().setContent(content);
     dialog.getDialogPane().getButtonTypes().add(ButtonType.CLOSE);
-    Theme.dressDialog(dialog.getDialogPane(), owner);
+    Theme.dressDialog(dialog.getDialogPane(), owner, 920, 640);
     dialog.setOnHidden(e -> presenter.stop());
     shown.read.run();
     dialog.show();

@@ -40,7 +40,7 @@ public final class SimulationBar extends VBox {
     stop = Texts.button("stop", desk::stop, Style.PLAIN_BUTTON);
     Style.SIMULATION_BAR.on(this);
     tools.setAlignment(Pos.CENTER_LEFT);
-    probeBy(desk);
+    probeBy(desk, SimulationDesk.example(board));
     tools
         .getChildren()
         .addAll(
@@ -69,8 +69,8 @@ public final class SimulationBar extends VBox {
   }
 
   /** For hands on the keyboard: a pin and Enter is a click on it, and so is any other test. */
-  private void probeBy(SimulationDesk desk) {
-    probe.setPromptText(Keys.PROBE.on("ask: U5.3, 5V gnd, swap U7"));
+  private void probeBy(SimulationDesk desk, String example) {
+    probe.setPromptText(Keys.PROBE.on("ask: " + example + ".1, swap " + example));
     probe.setPrefColumnCount(18);
     probe.setAccessibleText("A test to make, then " + Keys.OPEN.label());
     probe.setOnAction(e -> desk.ask(probe.getText()));

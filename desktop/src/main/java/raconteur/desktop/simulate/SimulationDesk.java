@@ -1,6 +1,7 @@
 package raconteur.desktop.simulate;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -13,6 +14,8 @@ import raconteur.core.bench.instrument.SimulatedBench;
 import raconteur.core.bench.instrument.Taker;
 import raconteur.core.bench.program.StartUp;
 import raconteur.core.bench.screen.Picture;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.contest.Bench;
 import raconteur.core.contest.SwitchedOn;
@@ -130,12 +133,38 @@ public final class SimulationDesk {
               "\""
                   + typed.strip()
                   + "\" is no test of this board; one is written as it is logged, without what it"
-                  + " shows: U5.3, 5V gnd, cont U5.3 U9.5, U7 tester, swap U7, and after 5V gnd:"
-                  + " pull U7.",
+                  + " shows: "
+                  + examples()
+                  + ".",
               true,
               state.looked(),
               state.picture()));
     }
+  }
+
+  private String examples() {
+    String part = example(desk.state().board());
+    return desk.state().board().rails().stream()
+        .findFirst()
+        .map(
+            rail ->
+                String.join(
+                    ", ",
+                    rail.name() + " gnd",
+                    "then pull " + part,
+                    part + ".1",
+                    part + " tester",
+                    "swap " + part))
+        .orElse(part + ".1, " + part + " tester, swap " + part);
+  }
+
+  /** A part of a board to name in examples: the one with the most pins that is no connector. */
+  public static String example(Board board) {
+    return board.parts().stream()
+        .filter(part -> part.fitted() && !part.device().isContact())
+        .max(Comparator.comparingInt(part -> part.device().pins().size()))
+        .map(Part::designator)
+        .orElse("U1");
   }
 
   /** The test of a step, made by the instruments; a mend is left to the hands. */

@@ -6,8 +6,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -16,6 +14,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.desktop.control.Keys;
+import raconteur.desktop.control.PaneTabs;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.ArmsLength;
 import raconteur.desktop.desk.BenchBar;
@@ -40,12 +39,13 @@ public final class StageView extends StackPane {
   private final StackPane sheet = new StackPane();
   private final HBox answers = new HBox(8);
   private final Label caution = Texts.label("", Style.STEP_CAUTION);
-  private final ToggleGroup tabs = new ToggleGroup();
+  private final PaneTabs tabs;
   private int shown;
 
   public StageView(String title, CaseDesk desk, List<StagePane> panes, boolean dim) {
     this.desk = desk;
     this.panes = List.copyOf(panes);
+    this.tabs = new PaneTabs(panes.stream().map(StagePane::name).toList(), this::choose);
     this.bench = new BenchBar(desk);
     this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), true);
     this.panes.forEach(p -> p.attach(new PaneHost()));
@@ -68,16 +68,7 @@ public final class StageView extends StackPane {
   }
 
   private HBox tabRow(String title) {
-    HBox row = new HBox(4, Texts.line(title, Style.HEADING));
-    for (int i = 0; i < panes.size(); i++) {
-      int index = i;
-      ToggleButton tab = new ToggleButton(panes.get(i).name());
-      tab.setToggleGroup(tabs);
-      Style.PANE_TAB.on(tab);
-      tab.setOnAction(e -> choose(index));
-      row.getChildren().add(tab);
-    }
-    row.getChildren().add(Texts.line(Keys.NEXT_PANE.on("next"), Style.FAINT));
+    HBox row = new HBox(4, Texts.line(title, Style.HEADING), tabs);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     Label board = Texts.label("", Style.FAINT);
@@ -134,7 +125,7 @@ public final class StageView extends StackPane {
   /** Shows a pane by its place. */
   private void choose(int index) {
     shown = index;
-    tabs.selectToggle(tabs.getToggles().get(index));
+    tabs.select(index);
     sheet.getChildren().setAll(pane().node());
     pane().show(desk.state());
     showAnswers();
@@ -195,11 +186,8 @@ public final class StageView extends StackPane {
         take(pane().answers().get(index));
       }
       e.consume();
-    } else if (Keys.NEXT_PANE.is(e) || Keys.PANE_BEFORE.is(e)) {
-      int step = Keys.PANE_BEFORE.is(e) ? panes.size() - 1 : 1;
-      choose((shown + step) % panes.size());
+    } else if (tabs.go(e)) {
       pane().focus().requestFocus();
-      e.consume();
     } else if (Keys.ARMS_LENGTH.is(e)) {
       showArmsLength(desk.state());
       armsLength.setVisible(!armsLength.isVisible());

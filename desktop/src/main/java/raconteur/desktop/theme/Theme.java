@@ -89,6 +89,15 @@ public final class Theme {
     setDim(dialog, isDim(owner.getScene().getRoot()));
   }
 
+  /**
+   * The same for a dialog that is a bench of its own: alerts are kept narrow, these have tables.
+   */
+  public static void dressDialog(DialogPane dialog, Window owner, double width, double height) {
+    dressDialog(dialog, owner);
+    dialog.setPrefSize(width, height);
+    dialog.setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
+  }
+
   public static boolean isDim(Parent root) {
     return Style.DIM.isOn(root);
   }

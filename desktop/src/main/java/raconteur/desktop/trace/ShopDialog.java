@@ -76,7 +76,7 @@ final class ShopDialog {
     dialog.setTitle("The shop");
     dialog.getDialogPane().setContent(new HBox(24, ways, owned));
     dialog.getDialogPane().getButtonTypes().addAll(ButtonType.OK, ButtonType.CANCEL);
-    Theme.dressDialog(dialog.getDialogPane(), view.getScene().getWindow());
+    Theme.dressDialog(dialog.getDialogPane(), view.getScene().getWindow(), 900, 640);
     dialog.setResultConverter(
         button ->
             button == ButtonType.OK

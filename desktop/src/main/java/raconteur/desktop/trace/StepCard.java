@@ -62,7 +62,9 @@ final class StepCard extends VBox {
   }
 
   private HBox head(DeskState state) {
-    Label heading = Texts.line(task.isPresent() ? "Your task" : "Next step", Style.FAINT);
+    boolean hint = task.isPresent() && state.shownStep().isPresent();
+    Label heading =
+        Texts.line(hint ? "A hint" : task.isPresent() ? "Your task" : "Next step", Style.FAINT);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head = new HBox(8, heading, gap);

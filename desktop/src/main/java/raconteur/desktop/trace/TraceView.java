@@ -117,20 +117,28 @@ public final class TraceView extends StackPane {
   }
 
   private static String task(CaseDesk desk) {
+    String part = SimulationDesk.example(desk.state().board());
     return desk.state().header().complaint()
-        + " Ask the instruments, log what you do: mended U7 replaced, mended U7.3 reflowed. A hint"
-        + " shows the planner's next step; the debrief ends it.";
+        + " Ask the instruments, log what you do: mended "
+        + part
+        + " replaced, mended "
+        + part
+        + ".1 reflowed. A hint shows the planner's next step; the debrief ends it.";
   }
 
   private HBox body() {
     VBox right = new VBox(8, stepCard, suspects, reasons);
+    // What nobody is shown needs no room: the suspects say why.
+    boolean reasoned = desk.odds() != OddsShown.HIDDEN;
+    reasons.setVisible(reasoned);
+    reasons.setManaged(reasoned);
     right.setMinWidth(RIGHT_AT_LEAST);
     right.setPrefWidth(RIGHT);
     suspects.setPrefHeight(196);
     suspects.setMinHeight(120);
     reasons.setPrefHeight(190);
     reasons.setMinHeight(100);
-    VBox.setVgrow(suspects, Priority.SOMETIMES);
+    VBox.setVgrow(suspects, reasoned ? Priority.SOMETIMES : Priority.ALWAYS);
     VBox.setVgrow(reasons, Priority.ALWAYS);
     stepCard.setMinHeight(Region.USE_PREF_SIZE);
     StackPane sheet = new StackPane(map);

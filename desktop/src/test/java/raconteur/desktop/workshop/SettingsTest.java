@@ -76,6 +76,30 @@ class SettingsTest {
     assertThat(settings().soak(4)).isEmpty();
   }
 
+  /** What goes to whoever helps says nothing of who sits at the bench, nor what was dealt. */
+  @Test
+  void practiceIsKeptAndNotGivenAway() {
+    assertThat(settings().keepPractising("Third bench")).isEmpty();
+    assertThat(settings().keepSimulationSeed(12, 5)).isEmpty();
+    assertThat(settings().keepDeal(12, "{\"faults\": [\"U26 dead\"]}")).isEmpty();
+    assertThat(settings().keepPractised(12, "ended")).isEmpty();
+    opened.orElseThrow().keepSetting("simulated case of mine", "5");
+    assertThat(settings().practising()).isEqualTo("Third bench");
+    assertThat(settings().deal(12).orElseThrow()).contains("U26");
+    assertThat(settings().practised(12)).contains("ended");
+    assertThat(settings().simulatedCases()).containsExactly(12);
+    assertThat(settings().words()).doesNotContain("Third bench").doesNotContain("U26");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"", "0", "4", "9", "two", "2.0", "-1"})
+  void howManyFaultsAreReckonedWithIsOneToThree(String junk) {
+    assertThat(settings().keepFaultsTogether(2)).isEmpty();
+    assertThat(settings().faultsTogether()).isEqualTo(2);
+    opened.orElseThrow().keepSetting("faults at once", junk);
+    assertThat(settings().faultsTogether()).isEqualTo(3);
+  }
+
   /** Another program, or a damaged file, may have left anything there. */
   @ParameterizedTest
   @ValueSource(strings = {"", "0x10", "1e9", "99999999999999999999", "seven", "4 "})
