@@ -52,7 +52,7 @@ final class DebriefWords {
     String words =
         String.format(
             Locale.ROOT,
-            "%s, %s, %.0f minutes",
+            "%s, %s, %.0f minutes with the first look",
             count(debrief.tests(), "test"),
             count(debrief.mends(), "mend"),
             debrief.minutes());

@@ -36,7 +36,8 @@ public final class SimulationBar extends VBox {
    */
   public SimulationBar(SimulationDesk desk, Board board, Runnable onDebrief) {
     super(4);
-    how = HOW + " " + desk.complaint();
+    // Where steps are hidden the task stands in their place.
+    how = desk.deal().odds() == OddsShown.HIDDEN ? HOW : HOW + " " + desk.complaint();
     stop = Texts.button("stop", desk::stop, Style.PLAIN_BUTTON);
     Style.SIMULATION_BAR.on(this);
     tools.setAlignment(Pos.CENTER_LEFT);
@@ -71,7 +72,7 @@ public final class SimulationBar extends VBox {
   /** For hands on the keyboard: a pin and Enter is a click on it, and so is any other test. */
   private void probeBy(SimulationDesk desk, String example) {
     probe.setPromptText(Keys.PROBE.on("ask: " + example + ".1, swap " + example));
-    probe.setPrefColumnCount(18);
+    probe.setPrefColumnCount(15);
     probe.setAccessibleText("A test to make, then " + Keys.OPEN.label());
     probe.setOnAction(e -> desk.ask(probe.getText()));
   }
@@ -88,6 +89,7 @@ public final class SimulationBar extends VBox {
 
   private static MenuButton meter(SimulationDesk desk, Iterable<Rail> rails) {
     MenuButton menu = new MenuButton("rail volts");
+    menu.setMinWidth(Region.USE_PREF_SIZE);
     Style.PLAIN_BUTTON.on(menu);
     for (Rail rail : rails) {
       MenuItem item = new MenuItem(rail.name());

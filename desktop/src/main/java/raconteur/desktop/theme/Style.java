@@ -45,6 +45,7 @@ public enum Style {
   REASONS,
   REASONS_PANE,
   REFUSED,
+  ROOMY,
   SAFETY,
   SCREEN_PANE,
   SHARE_HIGH,

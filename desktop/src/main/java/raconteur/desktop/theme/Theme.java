@@ -95,7 +95,7 @@ public final class Theme {
   public static void dressDialog(DialogPane dialog, Window owner, double width, double height) {
     dressDialog(dialog, owner);
     dialog.setPrefSize(width, height);
-    dialog.setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
+    Style.ROOMY.on(dialog);
   }
 
   public static boolean isDim(Parent root) {

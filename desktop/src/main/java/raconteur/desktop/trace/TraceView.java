@@ -123,22 +123,22 @@ public final class TraceView extends StackPane {
         + part
         + " replaced, mended "
         + part
-        + ".1 reflowed. A hint shows the planner's next step; the debrief ends it.";
+        + ".1 reflowed. Suspects are hidden: a hint shows the planner's next step, the debrief"
+        + " all of it.";
   }
 
   private HBox body() {
-    VBox right = new VBox(8, stepCard, suspects, reasons);
-    // What nobody is shown needs no room: the suspects say why.
-    boolean reasoned = desk.odds() != OddsShown.HIDDEN;
-    reasons.setVisible(reasoned);
-    reasons.setManaged(reasoned);
+    // What nobody is shown needs no room: the story stands there, and the board is larger.
+    boolean hidden = desk.odds() == OddsShown.HIDDEN;
+    VBox right = hidden ? new VBox(8, stepCard, story) : new VBox(8, stepCard, suspects, reasons);
     right.setMinWidth(RIGHT_AT_LEAST);
     right.setPrefWidth(RIGHT);
     suspects.setPrefHeight(196);
     suspects.setMinHeight(120);
     reasons.setPrefHeight(190);
     reasons.setMinHeight(100);
-    VBox.setVgrow(suspects, reasoned ? Priority.SOMETIMES : Priority.ALWAYS);
+    VBox.setVgrow(suspects, Priority.SOMETIMES);
+    VBox.setVgrow(story, hidden ? Priority.ALWAYS : Priority.NEVER);
     VBox.setVgrow(reasons, Priority.ALWAYS);
     stepCard.setMinHeight(Region.USE_PREF_SIZE);
     StackPane sheet = new StackPane(map);
@@ -155,7 +155,10 @@ public final class TraceView extends StackPane {
           left.getChildren().add(bar);
           sheet.getChildren().add(new ScreenPane(s, sheet.heightProperty()));
         });
-    left.getChildren().addAll(sheet, news, story);
+    left.getChildren().addAll(sheet, news);
+    if (!hidden) {
+      left.getChildren().add(story);
+    }
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox body = new HBox(10, left, right);
     Style.TRACE.on(body);
@@ -319,11 +322,9 @@ public final class TraceView extends StackPane {
     stepCard.show(state);
     news.setText(state.news());
     suspects.say(
-        desk.odds() == OddsShown.HIDDEN
-            ? "Hidden while you practise; the debrief shows them."
-            : state.thinking()
-                ? "They come when the story is weighed."
-                : "No suspects yet: log what the board shows.");
+        state.thinking()
+            ? "They come when the story is weighed."
+            : "No suspects yet: log what the board shows.");
     state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
     // The same suspect stays chosen, while what is said of it may have changed.
     Optional.ofNullable(suspects.getSelectionModel().getSelectedItem()).ifPresent(this::choose);
