@@ -1,8 +1,12 @@
 package raconteur.core;
 
+import java.util.ArrayList;
 import java.util.List;
 import raconteur.core.board.Board;
+import raconteur.core.board.BoardContents;
 import raconteur.core.board.BoardFiles;
+import raconteur.core.board.BoardWriter;
+import raconteur.core.board.Net;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Loaded;
 
@@ -57,6 +61,23 @@ public final class Boards {
            {"symptom": "works", "title": "Works", "chances": {"ram": 0.2},
             "origin": "made up for tests"}]}
         """);
+  }
+
+  /**
+   * A board as somebody types it in from a parts list and a drawing: nobody has said what its lines
+   * do, what makes its rails, which block its small logic is of, or what it shows when it fails.
+   */
+  public static Board asTyped(Board board) {
+    BoardContents all = board.contents();
+    List<String> blocks = new ArrayList<>(all.blocks());
+    blocks.add("unsorted");
+    BoardContents typed =
+        all.withBlocks(blocks)
+            .eachPart(p -> p.device().isSmallLogic() ? p.inBlock("unsorted") : p)
+            .withNets(all.nets().stream().map(n -> new Net(n.name(), n.path(), List.of())).toList())
+            .withRails(all.rails().stream().map(r -> r.withMadeBy(List.of()).madeFrom("")).toList())
+            .withSymptoms(List.of());
+    return parse(BoardWriter.write(typed));
   }
 
   public static Board parse(String json) {

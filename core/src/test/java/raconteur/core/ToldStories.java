@@ -30,6 +30,7 @@ public final class ToldStories {
   private static final String FOLDER = "/raconteur/core/stories/";
   private static final Map<String, Board> BOARDS = new ConcurrentHashMap<>();
   private static final Map<String, Advisor> ADVISORS = new ConcurrentHashMap<>();
+  private static final Map<String, Advisor> AS_TYPED = new ConcurrentHashMap<>();
 
   private ToldStories() {}
 
@@ -106,9 +107,19 @@ public final class ToldStories {
 
     /** What did not come out as it should; empty where all did. */
     public List<String> wrong() {
-      Advisor advisor =
+      return wrong(
           ADVISORS.computeIfAbsent(
-              board, id -> new Advisor(ToldStories.board(id), History.NONE, 3));
+              board, id -> new Advisor(ToldStories.board(id), History.NONE, 3)));
+    }
+
+    /** The same on the board as somebody types it in, who has only its parts and its nets. */
+    public List<String> wrongAsTyped() {
+      return wrong(
+          AS_TYPED.computeIfAbsent(
+              board, id -> new Advisor(Boards.asTyped(ToldStories.board(id)), History.NONE, 3)));
+    }
+
+    private List<String> wrong(Advisor advisor) {
       Advisor.Advice advice = advisor.advise(Stories.of(lines.toArray(String[]::new)));
       List<String> wrong = new ArrayList<>();
       for (Told told : advice.telling().lines()) {

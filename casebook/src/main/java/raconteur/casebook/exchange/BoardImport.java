@@ -330,7 +330,7 @@ public final class BoardImport {
       missing.add("a flash table");
     }
     if (contents.symptoms().isEmpty()) {
-      missing.add("symptom cards");
+      missing.add("symptom cards of its own");
     }
     long unknown = contents.devices().stream().filter(d -> d.isUnknown()).count();
     if (unknown > 0) {

@@ -18,6 +18,7 @@ import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 import raconteur.core.marking.Marking;
 import raconteur.core.marking.MarkingReader;
+import raconteur.core.marking.PartWords;
 
 /**
  * Finds what device a drafted part is: by what is written on it, else by the letter of its
@@ -211,7 +212,9 @@ final class DeviceGuess {
     String name =
         switch (letters) {
           case "R" -> "resistor";
-          case "RN", "RP", "RA", "RR" -> "resistor-pack-" + Math.max(2, highest(part));
+          case "RN", "RP", "RA", "RR" ->
+              "resistor-pack-"
+                  + Math.max(PartWords.resistorPins(words(part)).orElse(2), highest(part));
           case "C" -> electrolytic(part) ? "electrolytic" : "capacitor";
           case "L", "FB" -> "inductor";
           case "D", "CR", "ZD" -> isCalled(part, "led") ? "led" : "diode";
@@ -220,29 +223,46 @@ final class DeviceGuess {
           case "VR", "RV", "POT" -> "trimmer";
           case "K", "RY", "RL" -> "relay-5";
           case "SP", "LS", "BZ" -> "speaker";
-          case "JP", "LK", "W" -> count <= 2 ? "link" : "connector-" + highest(part);
+          case "JP", "LK", "W" ->
+              count <= 2 && ways(part) <= 2 ? "link" : "connector-" + ways(part);
           case "Q", "TR" -> count <= 3 ? "transistor-ebc" : "";
-          case "Y", "X", "XTAL" -> count <= 2 ? "crystal" : "oscillator";
+          case "Y", "X", "XTAL" ->
+              count > 2 || isCalled(part, "osc|xo|module|can|ttl") ? "oscillator" : "crystal";
           case "S", "SW" ->
               highest(part) > 2 && highest(part) % 2 == 0
                   ? "dip-switch-" + highest(part) / 2
                   : "switch";
           case "BT", "BAT" -> "back-up-cell";
-          case "J", "P", "CN", "CON", "SK", "PL" -> "connector-" + Math.max(1, highest(part));
+          case "J", "P", "CN", "CON", "SK", "PL" -> "connector-" + ways(part);
           default -> "";
         };
     return library.find(name);
   }
 
   private static boolean isCalled(DraftBoard.DraftPart part, String word) {
-    return (String.join(" ", part.texts) + " " + part.value)
-        .toLowerCase(Locale.ROOT)
-        .matches("(?s).*\\b" + word + "\\b.*");
+    return words(part).toLowerCase(Locale.ROOT).matches("(?s).*\\b(?:" + word + ")\\b.*");
+  }
+
+  /** All a list says of a part. */
+  private static String words(DraftBoard.DraftPart part) {
+    return String.join(" ", part.texts) + " " + part.value;
+  }
+
+  /** What the words say, unless a file names a higher pin. */
+  private static int ways(DraftBoard.DraftPart part) {
+    return Math.max(PartWords.ways(words(part)).orElse(1), highest(part));
+  }
+
+  /** The socket a list gives a part, in a column of its own or in words beside its marking. */
+  static String socketOf(DraftBoard.DraftPart part, Device device) {
+    return part.socket.isEmpty() && !device.isContact()
+        ? PartWords.socket(words(part))
+        : part.socket;
   }
 
   /** Where it says so, or is larger than any other kind was. */
   private static boolean electrolytic(DraftBoard.DraftPart part) {
-    String words = (String.join(" ", part.texts) + " " + part.value).toLowerCase(Locale.ROOT);
+    String words = words(part).toLowerCase(Locale.ROOT);
     if (words.contains("bipolar") || words.contains("ceramic") || words.contains("film")) {
       return false;
     }

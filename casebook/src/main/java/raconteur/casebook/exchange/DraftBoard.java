@@ -300,7 +300,7 @@ final class DraftBoard {
             device,
             block,
             new Part.Placement(0, 0, 0, draft.underside, false),
-            draft.socket,
+            DeviceGuess.socketOf(draft, device),
             draft.fitted,
             draft.value.isBlank() && !print.equals(device.name()) ? print : draft.value,
             Map.of());

@@ -142,6 +142,39 @@ class PartsListsTest {
   }
 
   @Test
+  void whatTheWordsSayOfAPartBesideItsTypeIsTaken() {
+    Imported imported =
+        read(
+            """
+            Location,Description
+            U1,Z84C00 CPU (socket)
+            U2,"27128 EPROM, socketed"
+            U3,27128 soldered
+            Y1,4 MHz crystal
+            Y2,14.318 MHz oscillator module
+            RN1,8 x 4k7
+            J1,power connector 4 pin
+            J2,20-way header
+            J3,edge connector 2x22
+            J4,sound
+            """);
+    assertThat(socket(imported, "U1")).isEqualTo("single wipe");
+    assertThat(socket(imported, "U2")).isEqualTo("single wipe");
+    assertThat(socket(imported, "U3")).isEmpty();
+    assertThat(device(imported, "Y1")).isEqualTo("crystal");
+    assertThat(device(imported, "Y2")).isEqualTo("oscillator");
+    assertThat(device(imported, "RN1")).isEqualTo("resistor-pack-9");
+    assertThat(device(imported, "J1")).isEqualTo("connector-4");
+    assertThat(device(imported, "J2")).isEqualTo("connector-20");
+    assertThat(device(imported, "J3")).isEqualTo("connector-44");
+    assertThat(device(imported, "J4")).isEqualTo("connector-1");
+  }
+
+  private static String socket(Imported imported, String part) {
+    return imported.board().part(part).orElseThrow().socket();
+  }
+
+  @Test
   void partsThatAreNotThereAndWhatIsNoPartAreToldApart() {
     Imported imported =
         read("Ref,Value,DNP\nU1,74LS00,\nU2,74LS04,DNP\nH1,hole,\nFID2,fiducial,\nU5,DNP,\n");

@@ -12,7 +12,8 @@ import raconteur.core.device.PinKind;
 
 /**
  * One revision of one board, whole and checked: every pin in a net is a pin of a part that is
- * there. Immutable; lookups are by hash.
+ * there. What its file leaves unsaid is as is usual: the blocks of parts nobody sorted, what makes
+ * a rail, the symptoms of any board. Immutable; lookups are by hash.
  */
 public final class Board {
   private final BoardContents contents;
@@ -49,13 +50,17 @@ public final class Board {
     this.contents = contents;
     identity = contents.identity();
     blocks = contents.blocks();
-    parts = index(contents.parts(), Part::designator);
+    List<Part> sorted = UsualBlocks.of(contents);
+    parts = index(sorted, Part::designator);
     nets = index(contents.nets(), Net::name);
-    rails = index(contents.rails(), Rail::name);
+    rails = index(UsualRails.of(contents, sorted), Rail::name);
     ground = contents.ground();
     noConnects = contents.noConnects();
     deadTest = contents.deadTest();
-    symptoms = index(contents.symptoms(), SymptomCard::id);
+    symptoms =
+        index(
+            contents.symptoms().isEmpty() ? UsualSymptoms.shipped() : contents.symptoms(),
+            SymptomCard::id);
     usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
     nets.values().forEach(net -> net.path().forEach(pin -> netByPin.put(pin, net)));
   }

@@ -85,11 +85,11 @@ public final class DepthMeter {
             "a flash count will accuse a part");
     filled +=
         table(
-            !board.symptoms().isEmpty(),
+            !board.contents().symptoms().isEmpty(),
             all / 2,
-            "symptom cards",
-            "Add symptom cards",
-            "what the screen shows will move the odds");
+            "symptom cards of its own",
+            "Say in symptom cards what this board shows when a block fails",
+            "what the screen shows will move the odds by more than it does on any board");
     filled +=
         table(
             !board.usualSuspects().isEmpty(),

@@ -49,6 +49,10 @@ public record Rail(
     return new Rail(name, net, volts, tolerance, expectedOhms, amps, other, from);
   }
 
+  public Rail madeFrom(String other) {
+    return new Rail(name, net, volts, tolerance, expectedOhms, amps, madeBy, other);
+  }
+
   public Rail measured(double ohms, double drawnAmps) {
     return new Rail(name, net, volts, tolerance, ohms, drawnAmps, madeBy, from);
   }

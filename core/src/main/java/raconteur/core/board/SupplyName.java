@@ -5,18 +5,24 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
 
 /** Which net names are those of a supply or of ground (common practice, no source). */
 public final class SupplyName {
   private static final Pattern VOLTS =
       Pattern.compile(
-          "([+-]?|[PMN](?=[0-9]))(?:VCC|VDD|V)?_?([0-9]{1,2})(?:[.,]([0-9]))?(?:V([0-9]?))?");
+          "([+-]?|[PMN](?=[0-9]))(?:VCC|VDD|(?<=[+-])V)?_?([0-9]{1,2})(?:[.,]([0-9]))?"
+              + "(?:V([0-9]?))?");
   private static final Pattern GROUND =
       Pattern.compile("(?i)/?(GND|GNDD|DGND|VSS|0V|GROUND|MASSE|EARTH)");
 
   private SupplyName() {}
 
-  /** The volts a net's name says; {@code VCC} is 5. {@code 12V_EN} and {@code A5} say none. */
+  /**
+   * The volts a net's name says; {@code VCC} is 5. {@code 12V_EN} and {@code A5} say none, nor does
+   * {@code V8}, which is a line of a vertical counter.
+   */
   public static Optional<Double> volts(String net) {
     String plain = net.replaceFirst("^/", "").toUpperCase(Locale.ROOT);
     if (plain.equals("VCC") || plain.equals("VDD")) {
@@ -35,6 +41,11 @@ public final class SupplyName {
     return volts < 1
         ? Optional.empty()
         : Optional.of(matcher.group(1).matches("[-MN]") ? -volts : volts);
+  }
+
+  /** The volts a supply pin of a device wants: what its data book says, else what it is called. */
+  public static Optional<Double> wantedBy(Device device, DevicePin pin) {
+    return volts(Optional.ofNullable(device.supplies().get(pin.name())).orElse(pin.name()));
   }
 
   public static boolean isGround(String net) {

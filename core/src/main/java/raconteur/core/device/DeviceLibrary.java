@@ -108,8 +108,11 @@ public final class DeviceLibrary {
         : "";
   }
 
-  /** Connectors, resistor packs and rows of switches of any size. */
-  private static Optional<Device> numbered(String name) {
+  /**
+   * Connectors, resistor packs and rows of switches of any size, such as {@code connector-20},
+   * which need no library.
+   */
+  public static Optional<Device> numbered(String name) {
     Matcher matcher = NUMBERED.matcher(name);
     if (!matcher.matches() || Integer.parseInt(matcher.group(2)) < 1) {
       return Optional.empty();

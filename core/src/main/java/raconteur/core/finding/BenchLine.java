@@ -57,14 +57,19 @@ public final class BenchLine {
               + line.length()
               + "; it is kept here until you shorten it.");
     }
+    Optional<SeveralSubjects> several = SeveralSubjects.of(board, line);
     Understanding understood =
-        SeveralSubjects.of(board, line)
-            .map(several -> several.together(line, each -> one(each, context)))
+        several
+            .map(all -> all.together(line, each -> one(each, context)))
             .orElseGet(() -> one(line, context));
-    return understood instanceof Understanding.Refused && SeveralSubjects.mayBecome(board, line)
-        ? new Understanding.Unfinished(
-            "Another part or pin, or what is said of all of them, for example tester pass.")
-        : understood;
+    if (understood instanceof Understanding.Refused(String why)
+        && SeveralSubjects.mayBecome(board, line)) {
+      return new Understanding.Unfinished(
+          several.filter(s -> !s.there().isEmpty()).isPresent()
+              ? why
+              : "Another part or pin, or what is said of all of them, for example tester pass.");
+    }
+    return understood;
   }
 
   private Understanding one(String line, BenchContext context) {

@@ -24,11 +24,6 @@ final class FlashPhrase extends VerbPhrase {
       return picture(words);
     }
     List<Flash> table = words.board().deadTest().flashes();
-    if (table.isEmpty()) {
-      throw words.refuse(
-          "No flash table is known for this revision, so a count proves nothing here; log it as a"
-              + " note.");
-    }
     words.mayContinue(List.of("none", "pass", "picture"));
     if (words.nextIs("none")) {
       words.skip();
@@ -49,6 +44,11 @@ final class FlashPhrase extends VerbPhrase {
     }
     if ("none".startsWith(wanted) || "pass".startsWith(wanted)) {
       return new Understanding.Unfinished("The counts, one a run, or none, or pass.");
+    }
+    if (table.isEmpty()) {
+      throw words.refuse(
+          "No flash table is known for this revision, so a count proves nothing here: log it as a"
+              + " note; flash none and flash pass would be taken.");
     }
     return counts(words, table);
   }

@@ -3,9 +3,12 @@ package raconteur.core.finding;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import raconteur.core.board.SymptomCard;
+import raconteur.core.board.UsualSymptoms;
 
 /** {@code screen blank}: what the board shows, as one of its symptom cards. */
 final class ScreenPhrase extends VerbPhrase {
+  private static final String SYMPTOM = "a symptom of this board";
+
   ScreenPhrase() {
     super("screen", "screen blank");
   }
@@ -14,11 +17,18 @@ final class ScreenPhrase extends VerbPhrase {
   Understanding readRest(Words words, BenchContext context) {
     Map<String, SymptomCard> cards = new LinkedHashMap<>();
     words.board().symptoms().forEach(card -> cards.put(card.id(), card));
-    if (cards.isEmpty()) {
-      throw words.refuse(
-          "No symptom cards are known for this revision; log what you see as a note.");
-    }
-    SymptomCard card = words.oneOf("a symptom of this board", cards);
+    Map<String, SymptomCard> otherwise = new LinkedHashMap<>(cards);
+    UsualSymptoms.otherWords()
+        .forEach(
+            (word, id) -> {
+              if (cards.containsKey(id)) {
+                otherwise.putIfAbsent(word, cards.get(id));
+              }
+            });
+    SymptomCard card =
+        cards.keySet().stream().anyMatch(words::nextIs)
+            ? words.oneOf(SYMPTOM, cards)
+            : words.inWordsOf(otherwise).orElseGet(() -> words.oneOf(SYMPTOM, cards));
     words.end();
     return new Understanding.Understood(new Finding.Symptom(card.id()), card.title() + ".");
   }

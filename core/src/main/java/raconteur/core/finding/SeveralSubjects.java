@@ -29,8 +29,10 @@ import raconteur.core.board.PinRef;
  * @param lines a line for each subject, in the order they were said
  * @param subjects what they are about
  * @param unknown what looks like a part or a pin and is none of this board
+ * @param there the parts of the line that is spoken of, where one is
  */
-record SeveralSubjects(List<String> lines, List<String> subjects, List<String> unknown) {
+record SeveralSubjects(
+    List<String> lines, List<String> subjects, List<String> unknown, List<String> there) {
   /** Example lines. */
   static final List<String> EXAMPLES =
       List.of(
@@ -55,6 +57,7 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
     lines = List.copyOf(lines);
     subjects = List.copyOf(subjects);
     unknown = List.copyOf(unknown);
+    there = List.copyOf(there);
   }
 
   /** The line taken apart; empty where it speaks of one thing in the usual order, or of none. */
@@ -153,11 +156,13 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
 
   private Understanding notThere() {
     boolean one = unknown.size() == 1;
-    if (subjects.isEmpty()) {
+    if (!there.isEmpty()) {
       return new Understanding.Refused(
           String.join(", ", unknown.stream().map(Words::clip).toList())
               + (one ? " has" : " have")
-              + " no pin on this line: name parts that are on it, or pins.");
+              + " no pin on this line, which is at "
+              + Words.clip(String.join(", ", there))
+              + ".");
     }
     return new Understanding.Refused(
         String.join(", ", unknown.stream().map(Words::clip).toList())
@@ -269,12 +274,19 @@ record SeveralSubjects(List<String> lines, List<String> subjects, List<String> u
       }
       return subjects.isEmpty() && unknown.isEmpty()
           ? Optional.empty()
-          : made(subject -> subject + shown);
+          : made(
+              subject -> subject + shown,
+              net.get().path().stream().map(PinRef::part).distinct().toList());
     }
 
     private Optional<SeveralSubjects> made(Function<String, String> line) {
+      return made(line, List.of());
+    }
+
+    private Optional<SeveralSubjects> made(Function<String, String> line, List<String> there) {
       List<String> each = subjects.stream().distinct().toList();
-      return Optional.of(new SeveralSubjects(each.stream().map(line).toList(), each, unknown));
+      return Optional.of(
+          new SeveralSubjects(each.stream().map(line).toList(), each, unknown, there));
     }
 
     private String rest(int from) {

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
@@ -169,6 +170,22 @@ final class Words {
   }
 
   /** One of a few fixed words, several of which may mean the same. */
+  /**
+   * What the rest of the line calls, where it is one of some words whole: {@code wrong letters} for
+   * {@code wrong-letters}. Offers nothing; takes nothing where it is none.
+   */
+  <T> Optional<T> inWordsOf(Map<String, T> meanings) {
+    if (!more()) {
+      return Optional.empty();
+    }
+    String said = String.join("-", words.subList(at, words.size())).toLowerCase(Locale.ROOT);
+    Optional<T> meant = Optional.ofNullable(meanings.get(said));
+    if (meant.isPresent()) {
+      at = words.size();
+    }
+    return meant;
+  }
+
   <T> T oneOf(String what, Map<String, T> meanings) {
     return choose(what, meanings.keySet(), meanings::get);
   }

@@ -33,6 +33,13 @@ public final class BenchGuard {
                 + String.join(" ", safety.reasons())
                 + " Enter once more if you know better.");
       }
+      if (safety.state() == PowerSafety.State.NOT_LOOKED
+          && telling.context().supply() == BenchContext.Supply.NOT_SAID) {
+        return new Understanding.Asked(
+            said,
+            safety.missing()
+                + ": a short would be found by its smoke. Read it first, or Enter keeps it.");
+      }
       return knowingly
           ? new Understanding.Understood(new Bookkeeping.Power(true, false), sentence)
           : understanding;

@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import raconteur.core.board.BoardContents;
 import raconteur.core.board.Net;
 import raconteur.core.board.NoConnect;
@@ -21,6 +22,7 @@ import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.board.SupplyName;
 import raconteur.core.device.Device;
+import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
@@ -32,7 +34,8 @@ import raconteur.core.device.PinKind;
  * MA0-MA3: U38.4,7,9,12                pins one by one
  * D0-D7: U21-U28.DIN                   one pin of a row of parts
  * A0-A6: U21-U28.A0-A6                 the same pins of a row of parts
- * +5V: all VCC                         every pin of that name; `GND: all` every ground pin
+ * +5V: all VCC VR1.3                   every pin of that name, and one more; `GND: all` every ground pin
+ * C10-C20 from +5V to GND              parts of two legs, pin 1 to the first net
  * D0..D7 through RN1: BD0..BD7         a row of series resistors, and what the far side is called
  * U7 as U8 but CE=U30.14               a whole device as another, but for some pins
  * RD = /RD                             two names of one net
@@ -50,18 +53,34 @@ public final class NetLines {
       Pattern.compile("(\\S+)\\s+through\\s+(\\S+?)(?:\\s*:\\s*(\\S+))?", Pattern.CASE_INSENSITIVE);
   private static final Pattern SAME = Pattern.compile("([^\\s:=]+)\\s*=\\s*([^\\s:=]+)");
   private static final Pattern JOIN = Pattern.compile("([^\\s:]+)\\s*:\\s*(.*)");
+  private static final Pattern FROM =
+      Pattern.compile("(\\S+)\\s+from\\s+(\\S+)\\s+to\\s+(\\S+)", Pattern.CASE_INSENSITIVE);
   private static final Pattern NC = Pattern.compile("nc\\s+(.+)", Pattern.CASE_INSENSITIVE);
   private static final int LONGEST_LINE = 4000;
+
+  /** What a connector is called that a list gave no size, and the largest it grows to. */
+  private static final String UNSIZED = "connector-1";
+
+  private static final int MOST_WAYS = 200;
 
   private final Map<String, Part> parts = new LinkedHashMap<>();
   private final Map<String, Set<PinRef>> nets = new LinkedHashMap<>();
   private final Map<PinRef, String> netByPin = new HashMap<>();
   private final Set<PinRef> unconnected = new LinkedHashSet<>();
+
+  /** Connectors that nobody said the size of. */
+  private final Set<String> unsized;
+
   private final BoardContents base;
 
   private NetLines(BoardContents base) {
     this.base = base;
     base.parts().forEach(p -> parts.put(p.designator(), p));
+    unsized =
+        base.parts().stream()
+            .filter(p -> p.device().name().equals(UNSIZED))
+            .map(Part::designator)
+            .collect(Collectors.toSet());
     for (Net net : base.nets()) {
       nets.put(net.name(), new LinkedHashSet<>(net.path()));
       net.path().forEach(p -> netByPin.put(p, net.name()));
@@ -102,9 +121,11 @@ public final class NetLines {
       if (plain.isEmpty()) {
         continue;
       }
+      Map<String, Part> asTheyWere = Map.copyOf(lines.parts);
       try {
         says.add(lines.line(plain));
       } catch (Refusal refusal) {
+        lines.parts.putAll(asTheyWere);
         problems.add(new Problem(number, refusal.sentence()));
       }
     }
@@ -117,6 +138,7 @@ public final class NetLines {
     }
     Matcher as = AS.matcher(line);
     Matcher through = THROUGH.matcher(line);
+    Matcher from = FROM.matcher(line);
     Matcher nc = NC.matcher(line);
     Matcher same = SAME.matcher(line);
     Matcher join = JOIN.matcher(line);
@@ -129,6 +151,9 @@ public final class NetLines {
     if (through.matches()) {
       return through(through.group(1), through.group(2), Optional.ofNullable(through.group(3)));
     }
+    if (from.matches()) {
+      return from(from.group(1), from.group(2), from.group(3));
+    }
     if (same.matches()) {
       return same(same.group(1), same.group(2));
     }
@@ -139,7 +164,7 @@ public final class NetLines {
         "“"
             + shortened(line)
             + "” is no line of nets; A0-A7: U1.9-16 U7.8-1, U7 as U8 but CE=U30.14, D0-D7 through"
-            + " RN1, RD = /RD and nc U5.3 would be taken.");
+            + " RN1, C1 from +5V to GND, RD = /RD and nc U5.3 would be taken.");
   }
 
   private static String shortened(String text) {
@@ -160,8 +185,8 @@ public final class NetLines {
       return all(names, items.substring(3).strip());
     }
     Map<String, List<PinRef>> coming = new LinkedHashMap<>();
-    for (String item : items(items)) {
-      List<List<PinRef>> pins = pins(item);
+    for (Row row : inRows(items(items), here.size())) {
+      List<List<PinRef>> pins = row.pins();
       if (here.size() == 1) {
         pins.forEach(p -> coming.computeIfAbsent(names, _ -> new ArrayList<>()).addAll(p));
       } else if (pins.size() == here.size()) {
@@ -171,7 +196,7 @@ public final class NetLines {
       } else {
         throw new Refusal(
             "“"
-                + item
+                + row.words()
                 + "” is "
                 + pins.size()
                 + (pins.size() == 1 ? " pin" : " pins")
@@ -186,6 +211,47 @@ public final class NetLines {
     return here.size() == 1
         ? names + " has " + size(names) + " pins"
         : names + ": " + joined + " pins joined in " + here.size() + " nets";
+  }
+
+  /**
+   * What each item gives a bus of so many nets. Items one behind another that come to as many pins
+   * as it has nets are one row: {@code U38.4 U38.7 U38.9 U38.12}, {@code U6.14-11 U7.14-11}.
+   */
+  private List<Row> inRows(List<String> items, int nets) {
+    List<Row> rows = new ArrayList<>();
+    Row open = Row.EMPTY;
+    for (String item : items) {
+      Row one = new Row(item, pins(item));
+      boolean whole = nets == 1 || one.pins().size() >= nets;
+      if (whole && !open.pins().isEmpty()) {
+        rows.add(open);
+        open = Row.EMPTY;
+      }
+      open = open.and(one);
+      if (whole || open.pins().size() == nets) {
+        rows.add(open);
+        open = Row.EMPTY;
+      }
+    }
+    if (!open.pins().isEmpty()) {
+      rows.add(open);
+    }
+    return rows;
+  }
+
+  /**
+   * Items that give a bus its pins.
+   *
+   * @param pins a group for each net
+   */
+  private record Row(String words, List<List<PinRef>> pins) {
+    static final Row EMPTY = new Row("", List.of());
+
+    Row and(Row next) {
+      return new Row(
+          (words + " " + next.words).strip(),
+          Stream.concat(pins.stream(), next.pins.stream()).toList());
+    }
   }
 
   private int size(String net) {
@@ -309,8 +375,8 @@ public final class NetLines {
         : named;
   }
 
-  private static List<PinRef> pinsOf(Part part, String word) {
-    List<DevicePin> pins = find(part.device(), word);
+  private List<PinRef> pinsOf(Part part, String word) {
+    List<DevicePin> pins = find(grown(part, word).device(), word);
     if (pins.isEmpty()) {
       throw new Refusal(
           part.designator() + " is a " + part.device().name() + " and has no pin " + word + ".");
@@ -318,11 +384,34 @@ public final class NetLines {
     return pins.stream().map(p -> new PinRef(part.designator(), p.number())).toList();
   }
 
+  /**
+   * A connector that nobody said the size of is as large as the highest pin that is named; one that
+   * came with its size keeps it.
+   */
+  private Part grown(Part part, String word) {
+    boolean sizeUnknown = unsized.contains(part.designator());
+    if (!sizeUnknown || !word.matches("[0-9]{1,3}")) {
+      return part;
+    }
+    Part now = parts.get(part.designator());
+    int ways = Integer.parseInt(word);
+    if (ways <= now.device().pins().size() || ways > MOST_WAYS) {
+      return now;
+    }
+    Part larger = now.with(DeviceLibrary.numbered("connector-" + ways).orElseThrow());
+    parts.put(part.designator(), larger);
+    return larger;
+  }
+
   // all
 
-  private String all(String net, String names) {
-    Set<String> wanted = Set.of(names.split("[,;\\s]+", -1));
+  private String all(String net, String words) {
+    List<String> further = items(words).stream().filter(w -> dot(w) > 0).toList();
+    String names = items(words).stream().filter(w -> dot(w) <= 0).collect(Collectors.joining(" "));
+    Set<String> wanted = Set.of(names.split(" ", -1));
     List<PinRef> pins = new ArrayList<>();
+    further.forEach(item -> pins(item).forEach(pins::addAll));
+    int given = pins.size();
     for (Part part : parts.values()) {
       for (DevicePin pin : part.device().pins()) {
         PinRef ref = new PinRef(part.designator(), pin.number());
@@ -333,7 +422,7 @@ public final class NetLines {
         }
       }
     }
-    if (pins.isEmpty()) {
+    if (pins.size() == given) {
       throw new Refusal(
           names.isEmpty()
               ? "No supply pin wants " + net + "; name the pins, as in “" + net + ": all VCC”."
@@ -403,6 +492,41 @@ public final class NetLines {
         + (there.size() > 1 ? " to " + there.getLast() : "")
         + " behind "
         + resistors;
+  }
+
+  // from
+
+  /** Parts of two legs, one end on each net: {@code C10-C20 from +5V to GND}. */
+  private String from(String names, String one, String other) {
+    List<Part> row = Ranges.of(names).stream().map(this::part).toList();
+    List<String> ends = Stream.of(one, other).map(this::netMeant).toList();
+    Map<String, List<PinRef>> coming = new LinkedHashMap<>();
+    for (Part part : row) {
+      if (part.device().pins().size() != 2) {
+        throw new Refusal(
+            part.designator()
+                + " is a "
+                + part.device().name()
+                + " and has "
+                + part.device().pins().size()
+                + " pins; from … to is for parts of two.");
+      }
+      for (int i = 0; i < 2; i++) {
+        coming
+            .computeIfAbsent(ends.get(i), _ -> new ArrayList<>())
+            .add(new PinRef(part.designator(), part.device().pins().get(i).number()));
+      }
+    }
+    put(coming);
+    return names + (row.size() == 1 ? " lies" : " lie") + " between " + one + " and " + other;
+  }
+
+  private String netMeant(String word) {
+    List<String> nets = netsMeant(word);
+    if (nets.size() != 1 || nets.getFirst().isEmpty()) {
+      throw new Refusal("“" + word + "” is not one net.");
+    }
+    return nets.getFirst();
   }
 
   // as
@@ -560,7 +684,8 @@ public final class NetLines {
     unconnected.stream()
         .filter(p -> !known.contains(p))
         .forEach(p -> free.add(new NoConnect(p, "typed as unconnected")));
-    return base.withNets(all)
+    return base.withParts(List.copyOf(parts.values()))
+        .withNets(all)
         .withNoConnects(free)
         .withRails(rails())
         .withGround(

@@ -15,6 +15,7 @@ import raconteur.core.board.PinRef;
 import raconteur.core.device.Device;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
 
 /**
  * Who keeps lines moving. What the processor drives, and what follows from it, moves only while the
@@ -22,19 +23,23 @@ import raconteur.core.fault.FaultMode;
  * there accuses nothing by itself.
  */
 final class Activity {
+  private static final String PROCESSOR = "cpu";
   private static final String LAST_BLOCK_A_PROGRAM_NEEDS = "ram";
 
   /** Blocks whose parts move lines whether or not a program runs. */
   private static final Set<String> MOVERS = Set.of("clock", "video");
 
+  private final Board board;
   private final StartOrder order;
   private final SimulatedAnswers simulated;
   private final Set<PinRef> byProcessor;
+  private final Set<PinRef> processors;
 
   /* Asked of every fault for every line that is read. */
   private final Map<Fault, Boolean> stops = new ConcurrentHashMap<>();
 
   Activity(Board board, StartOrder order, SimulatedAnswers simulated) {
+    this.board = board;
     this.order = order;
     this.simulated = simulated;
     List<PinRef> processor = new ArrayList<>();
@@ -47,8 +52,20 @@ final class Activity {
         part.pins().stream().filter(p -> board.kind(p).drives()).forEach(into::add);
       }
     }
+    processors = lines(board, processor);
     byProcessor = reached(board, processor);
     byProcessor.removeAll(reached(board, others));
+  }
+
+  private static Set<PinRef> lines(Board board, List<PinRef> drivers) {
+    Set<PinRef> pins = new HashSet<>(drivers);
+    drivers.forEach(
+        driver ->
+            board
+                .netOf(driver)
+                .filter(net -> !board.isSupply(net.name()))
+                .ifPresent(net -> pins.addAll(net.path())));
+    return pins;
   }
 
   private static boolean passes(Device device) {
@@ -84,6 +101,27 @@ final class Activity {
   /** Whether a pin moves only while the processor runs. */
   boolean needsProcessor(PinRef pin) {
     return byProcessor.contains(pin);
+  }
+
+  /** Whether the processor itself drives a pin's line. */
+  boolean isProcessors(PinRef pin) {
+    return processors.contains(pin);
+  }
+
+  /**
+   * Whether a fault may stop the processor itself: one of its supply, clock, reset or its own. What
+   * comes later in the start order loses its program, and it fetches on; so it does on a supply
+   * that is not smooth.
+   */
+  boolean mayStopProcessor(Fault fault) {
+    boolean smooths =
+        fault.place() instanceof Place.OfPart(String name)
+            && board.part(name).filter(p -> p.device().isCapacitor()).isPresent();
+    if (smooths) {
+      return false;
+    }
+    int stage = order.stage(order.blockOf(fault));
+    return stage >= 0 && stage <= order.stage(PROCESSOR);
   }
 
   /** Whether a fault may keep the processor from running its program. */

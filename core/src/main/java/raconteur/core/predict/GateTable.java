@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import raconteur.core.device.Expression;
 import raconteur.core.device.Gate;
 import raconteur.core.device.Signal;
 
@@ -68,18 +69,55 @@ final class GateTable {
     if (enabled != Signal.HIGH) {
       return states.predicted(Signal.DOUBTFUL);
     }
-    Signal value =
-        ((Gate.Combinational) gate.gate().function())
-            .expression()
-            .signal(
-                name ->
+    return switch (gate.gate().function()) {
+      case Gate.Combinational c -> combined(gate, c.expression(), now, moving, usual, states);
+      case Gate.Remembering r ->
+          now.get(gate.pinByName().get(r.clock())) == Signal.TOGGLING
+              ? states.predicted(usual.orElse(Signal.TOGGLING))
+              : states.predicted(Signal.STILL);
+    };
+  }
+
+  private static double[] combined(
+      CompiledGate gate,
+      Expression function,
+      Map<Integer, Signal> now,
+      int moving,
+      Optional<Signal> usual,
+      LineStates states) {
+    Map<String, Signal> pins = new HashMap<>();
+    function
+        .pins()
+        .forEach(
+            name ->
+                pins.put(
+                    name,
                     Objects.requireNonNull(
-                        now.get(Objects.requireNonNull(gate.pinByName().get(name)))));
-    if (value == Signal.TOGGLING && moving > 1) {
+                        now.get(Objects.requireNonNull(gate.pinByName().get(name))))));
+    Signal value = function.signal(pins::get);
+    if (value == Signal.TOGGLING && moving > 1 && mustMeet(function, pins)) {
       // Whether two that move ever meet, who described the board knows.
       return usual.map(states::predicted).orElse(states.meeting());
     }
     return states.predicted(value);
+  }
+
+  /**
+   * Whether two of the moving inputs, each resting, would hold the output: as at a NAND, but
+   * neither at a selector nor at an exclusive or.
+   */
+  private static boolean mustMeet(Expression function, Map<String, Signal> pins) {
+    return pins.keySet().stream()
+            .filter(name -> pins.get(name) == Signal.TOGGLING)
+            .filter(name -> holds(function, pins, name))
+            .count()
+        > 1;
+  }
+
+  private static boolean holds(Expression function, Map<String, Signal> pins, String name) {
+    return List.of(Signal.LOW, Signal.HIGH).stream()
+        .anyMatch(
+            rest -> function.signal(p -> p.equals(name) ? rest : pins.get(p)) != Signal.TOGGLING);
   }
 
   /** The chances of the output's states. Not to be changed. */

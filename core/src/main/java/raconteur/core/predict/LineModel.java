@@ -66,6 +66,9 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param follows the gate behind that driver, where its inputs are among the lines
    * @param healthy what the line does on a good board
    * @param idle what it does where the program may stand; empty where it needs none
+   * @param fetching what it does where the program is lost but the processor goes on; empty where
+   *     the processor does not drive it by itself
+   * @param runs whether other lines show that the program runs
    * @param starved whether its driver gets too little supply to work
    */
   @SuppressWarnings("ArrayRecordComponent")
@@ -79,6 +82,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
       Optional<Follows> follows,
       double[] healthy,
       Optional<double[]> idle,
+      Optional<double[]> fetching,
+      boolean runs,
       boolean starved) {}
 
   /**
@@ -106,6 +111,9 @@ final class LineModel implements TestModel<LineModel.Effect> {
 
     boolean mayStopProgram(Fault fault);
 
+    /** Whether a fault may stop the processor itself, and not only its program. */
+    boolean mayStopProcessor(Fault fault);
+
     /** Whether a fault is in an output, or in what it drives. */
     boolean actsAt(Fault fault, PinRef output);
 
@@ -117,6 +125,20 @@ final class LineModel implements TestModel<LineModel.Effect> {
   @SuppressWarnings("ArrayRecordComponent")
   private record Lit(At at, double[] chances) {}
 
+  /** Whether a line may stand though nothing is wrong with it. */
+  enum Standing {
+    /** It may not. */
+    NOT,
+    /** The program may be lost; the processor goes on, whatever it fetches. */
+    LOST,
+    /** Nothing may be running. */
+    IDLE;
+
+    Standing and(Standing other) {
+      return compareTo(other) >= 0 ? this : other;
+    }
+  }
+
   /**
    * What faults do to one line.
    *
@@ -124,12 +146,12 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param gaps the stations behind which the copper is cut, one bit each
    * @param off the stations whose contact is open, one bit each
    * @param local whether the line's driver itself does not do what its gate says
-   * @param idle whether the line may stand because the program does not run
+   * @param standing whether the line may stand because the program does not run
    * @param astray what it does on the simulated board whose program goes astray, plus one; 0 for
    *     none
    */
-  record Line(long changes, int gaps, int off, boolean local, boolean idle, int astray) {
-    static final Line NONE = new Line(0, 0, 0, false, false, 0);
+  record Line(long changes, int gaps, int off, boolean local, Standing standing, int astray) {
+    static final Line NONE = new Line(0, 0, 0, false, Standing.NOT, 0);
 
     Line and(Line other) {
       if (equals(NONE)) {
@@ -150,7 +172,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
           gaps | other.gaps,
           off | other.off,
           local || other.local,
-          disagree || idle || other.idle,
+          disagree ? Standing.IDLE : standing.and(other.standing),
           disagree ? 0 : Math.max(astray, other.astray));
     }
 
@@ -228,10 +250,16 @@ final class LineModel implements TestModel<LineModel.Effect> {
     }
     Optional<SimulatedLines.With> simulated = spreading.simulated(fault);
     Consequences consequences = spreading.consequences(fault);
-    boolean stops = spreading.mayStopProgram(fault);
+    boolean program = spreading.mayStopProgram(fault);
+    boolean processor = program && spreading.mayStopProcessor(fault);
     Line[] lines = NO_LINES;
     for (int n = 0; n < nodes.size(); n++) {
-      Line line = line(nodes.get(n), fault, consequences, simulated, stops);
+      Node node = nodes.get(n);
+      Standing standing =
+          !program || node.idle().isEmpty()
+              ? Standing.NOT
+              : processor || node.fetching().isEmpty() ? Standing.IDLE : Standing.LOST;
+      Line line = line(node, fault, consequences, simulated, standing);
       if (!line.equals(Line.NONE)) {
         if (lines.length == 0) {
           lines = new Line[nodes.size()];
@@ -279,7 +307,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
         changes = (changes & ~(MASK << (BITS * s))) | (code(truly) << (BITS * s));
       }
     }
-    return new Line(changes, line.gaps(), line.off(), line.local(), line.idle(), line.astray());
+    return new Line(changes, line.gaps(), line.off(), line.local(), line.standing(), line.astray());
   }
 
   private Line line(
@@ -287,9 +315,9 @@ final class LineModel implements TestModel<LineModel.Effect> {
       Fault fault,
       Consequences consequences,
       Optional<SimulatedLines.With> simulated,
-      boolean stops) {
+      Standing standing) {
     long changes = 0;
-    boolean idle = false;
+    Standing here = Standing.NOT;
     int astray = 0;
     int most = Math.min(node.stations().size(), MOST_STATIONS);
     for (int s = 0; s < most; s++) {
@@ -304,7 +332,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
       } else if (change.isPresent()) {
         changes |= code(change) << (BITS * s);
       } else {
-        idle |= node.idle().isPresent() && stops;
+        here = standing;
       }
     }
     int gaps = 0;
@@ -325,9 +353,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
       // What comes through the gate comes by its inputs.
       return Line.NONE;
     }
-    return changes == 0 && gaps == 0 && off == 0 && !local && !idle && astray == 0
-        ? Line.NONE
-        : new Line(changes, gaps, off, local, idle, astray);
+    Line line = new Line(changes, gaps, off, local, here, astray);
+    return line.equals(Line.NONE) ? Line.NONE : line;
   }
 
   /** Whether the fault lies between the inputs of the gate and its output's pin. */
@@ -458,23 +485,32 @@ final class LineModel implements TestModel<LineModel.Effect> {
               : Optional.of(NetPropagation.join(change.get(), here.get()));
     }
     if (change.isPresent()) {
-      return states.predicted(change.get()).clone();
+      return changed(node, change.get()).clone();
     }
-    double[] standing = node.idle().orElse(states.idle());
+    double[] idle = node.idle().orElse(states.idle());
     if (line.astray() != 0) {
       double[] astray = states.predicted(Signal.values()[line.astray() - 1]);
-      return LineStates.mixed(ONE_RUN, astray, standing);
+      return LineStates.mixed(ONE_RUN, astray, idle);
     }
-    return (line.idle() ? standing : node.healthy()).clone();
+    double[] row =
+        switch (line.standing()) {
+          case NOT -> node.healthy();
+          case LOST -> node.fetching().orElse(idle);
+          case IDLE -> idle;
+        };
+    return row.clone();
+  }
+
+  /** A line that only may be disturbed goes on moving where the others of the program do. */
+  private double[] changed(Node node, Signal change) {
+    return change == Signal.DOUBTFUL && node.runs() ? states.disturbed() : states.predicted(change);
   }
 
   /** A healthy line where the simulated board and who described it may both be right. */
-  static double[] healthy(
-      LineStates states, Optional<Signal> simulated, Optional<Signal> described) {
-    double[] asDescribed = states.predicted(described);
+  static double[] healthy(LineStates states, Optional<Signal> simulated, double[] described) {
     return simulated.isEmpty()
-        ? asDescribed
-        : LineStates.mixed(ONE_RUN, states.predicted(simulated.get()), asDescribed);
+        ? described
+        : LineStates.mixed(ONE_RUN, states.predicted(simulated.get()), described);
   }
 
   /** What a good gate makes of the true states of its inputs. */

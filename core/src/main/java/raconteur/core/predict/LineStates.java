@@ -28,6 +28,9 @@ final class LineStates {
   private final double[] idle;
   private final double[] halted;
   private final double[] unknown;
+  private final double[] fetching;
+  private final double[] disturbed;
+  private final double[] driven;
   private final double[] starved;
   private final double[] meeting;
 
@@ -41,6 +44,9 @@ final class LineStates {
     idle = row(readings, "line", "idle");
     halted = row(readings, "line", "halted");
     unknown = row(readings, "line", "unknown");
+    fetching = row(readings, "line", "fetching");
+    disturbed = row(readings, "line", "disturbed");
+    driven = row(readings, "line", "driven");
     starved = row(readings, "line", "starved");
     meeting = row(readings, "line", "meeting");
   }
@@ -73,6 +79,21 @@ final class LineStates {
   /** A line whose program stands still, by what other lines show. */
   double[] halted() {
     return halted;
+  }
+
+  /** A processor's own line while its program is lost: it goes on fetching, whatever that is. */
+  double[] fetching() {
+    return fetching;
+  }
+
+  /** A line that a fault may disturb, while other lines show that the program runs. */
+  double[] disturbed() {
+    return disturbed;
+  }
+
+  /** A line of which nothing is known but that an output always drives it. */
+  double[] driven() {
+    return driven;
   }
 
   /** A line driven by what gets too little supply to work. */

@@ -23,6 +23,7 @@ import raconteur.core.judge.Clocks;
  */
 final class NetIndex {
   private final Board board;
+  private final UsualLevels usual;
   private final List<PinRef> pinsById = new ArrayList<>();
   private final Map<PinRef, Integer> idOfPin = new HashMap<>();
   private final Signal[] healthyOrToggling;
@@ -37,6 +38,7 @@ final class NetIndex {
 
   NetIndex(Board board) {
     this.board = board;
+    this.usual = UsualLevels.of(board);
     for (Part part : board.parts()) {
       for (PinRef pin : part.pins()) {
         idOfPin.put(pin, pinsById.size());
@@ -143,7 +145,12 @@ final class NetIndex {
     }
     return board.railOfNet(net.get().name()).isPresent()
         ? Optional.of(Signal.HIGH)
-        : net.get().healthy();
+        : net.get().healthy().or(() -> usual.of(net.get().name()));
+  }
+
+  /** Whether what a line does on a good board is known by somebody, and not only usual. */
+  boolean isSaid(PinRef pin) {
+    return board.netOf(pin).filter(n -> n.healthy().isEmpty()).isEmpty();
   }
 
   /** What a clock or reset does that no net is written down of. */

@@ -10,6 +10,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Device;
+import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.Place;
@@ -43,6 +44,16 @@ public final class NetPropagation {
   /** What a probe shows at a pin of a good running board, where it is known. */
   public Optional<Signal> healthy(PinRef pin) {
     return nets.healthy(pin);
+  }
+
+  /** Whether an output that is never let go of drives a line: it does not float. */
+  boolean isDriven(Net net) {
+    return soleDriver(net).filter(driver -> board.kind(driver) == PinKind.OUTPUT).isPresent();
+  }
+
+  /** Whether that is known by somebody, and not only usual. */
+  boolean isSaid(PinRef pin) {
+    return nets.isSaid(pin);
   }
 
   /** The number of a pin; empty for a pin this board does not have. */

@@ -45,6 +45,11 @@ class NetLinesTest {
                   part("U23", "4164"),
                   part("U30", "4116"),
                   part("RN1", "resistor-network-16"),
+                  part("C1", "capacitor"),
+                  part("C2", "capacitor"),
+                  part("R1", "resistor"),
+                  part("J1", "connector-1"),
+                  part("J2", "connector-4"),
                   part("5C", "74LS00")));
 
   private static NetLines.Read read(String... lines) {
@@ -100,6 +105,59 @@ class NetLinesTest {
     assertThat(read.contents().ground()).isEqualTo("GND");
     assertThat(read.contents().rails()).extracting(r -> r.volts()).contains(5.0, 12.0, -5.0);
     assertThat(net(read("+5V: all VCC"), "+5V")).contains("U30.9").doesNotContain("U30.8");
+  }
+
+  @Test
+  void allTakesFurtherPinsBesideThoseOfAName() {
+    NetLines.Read read = read("+5V: all VCC J2.4, R1.1");
+    assertThat(net(read, "+5V")).contains("U2.20", "U5.16", "J2.4", "R1.1").doesNotContain("J2.3");
+    assertThat(read("+5V: all VCC J2.9").problems())
+        .singleElement()
+        .asString()
+        .contains("J2 is a connector-4 and has no pin 9");
+  }
+
+  @Test
+  void itemsThatComeToTheBussWidthAreOneRow() {
+    NetLines.Read single = read("VA0-VA3: U5.15 U5.14 U5.13 U5.12 U2.2-5");
+    assertThat(net(single, "VA0")).containsExactly("U5.15", "U2.2");
+    assertThat(net(single, "VA3")).containsExactly("U5.12", "U2.5");
+    NetLines.Read halves = read("D0-D7: U3.11-14 U4.11-14 U2.2-9");
+    assertThat(net(halves, "D3")).containsExactly("U3.14", "U2.5");
+    assertThat(net(halves, "D4")).containsExactly("U4.11", "U2.6");
+    assertThat(read("D0-D7: U3.11-14 U2.2-9").problems())
+        .singleElement()
+        .asString()
+        .contains("“U3.11-14” is 4 pins, but D0-D7 is 8 nets");
+    assertThat(read("D0-D3: U3.11-13 U4.11-12").problems()).hasSize(1);
+  }
+
+  @Test
+  void partsOfTwoLegsLieBetweenTwoNets() {
+    NetLines.Read read = read("C1-C2 from +5V to GND", "R1 from +5V to U5.6");
+    assertThat(net(read, "+5V")).containsExactly("C1.1", "C2.1", "R1.1");
+    assertThat(net(read, "GND")).containsExactly("C1.2", "C2.2");
+    assertThat(net(read, "U5-G1")).containsExactlyInAnyOrder("U5.6", "R1.2");
+    assertThat(read("U5 from +5V to GND").problems())
+        .singleElement()
+        .asString()
+        .contains("U5 is a 74LS138 and has 16 pins; from … to is for parts of two");
+  }
+
+  @Test
+  void aConnectorNobodySaidTheSizeOfGrowsAndOneOfKnownSizeDoesNot() {
+    NetLines.Read read = read("D0-D3: U2.2-5 J1.7-10");
+    assertThat(net(read, "D3")).containsExactly("U2.5", "J1.10");
+    assertThat(
+            read.contents().parts().stream()
+                .filter(p -> p.designator().equals("J1"))
+                .map(p -> p.device().pins().size()))
+        .containsExactly(10);
+    assertThat(read("D0: J2.5").problems()).hasSize(1);
+    NetLines.Read refused = read("D0: J1.7 U99.1");
+    assertThat(refused.problems()).hasSize(1);
+    assertThat(refused.contents().parts()).isEqualTo(BOARD.parts());
+    assertThat(read("D0: J1.201").problems()).hasSize(1);
   }
 
   @Test

@@ -3,6 +3,7 @@ package raconteur.core.power;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -13,6 +14,9 @@ import raconteur.core.Stories;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
 import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Understanding;
+import raconteur.core.judge.BenchGuard;
 import raconteur.core.judge.CurrentBudget;
 import raconteur.core.judge.PowerSafety;
 import raconteur.core.judge.PullLedger;
@@ -187,7 +191,7 @@ class PowerTest {
   void multiRailPartsWithoutTheirNegativeRailStopThePower() {
     PowerSafety fresh = PowerSafety.of(BOARD, told());
     assertThat(fresh.safe()).isFalse();
-    assertThat(fresh.words(BenchContext.Supply.NOT_SAID))
+    assertThat(fresh.words(BenchContext.Supply.NOT_SAID, Instant::toString))
         .startsWith("Do not switch on yet: U22 to U37 (16 parts) are in and need -5V");
     assertThat(PowerSafety.of(BOARD, told("-5V dummy -5.02")).safe()).isTrue();
     assertThat(PowerSafety.of(BOARD, told("-5V dummy -5.02", "-5V 0.1")).safe()).isFalse();
@@ -212,10 +216,59 @@ class PowerTest {
         .contains("is loaded");
     assertThat(PowerSafety.of(BOARD, told(proven, "5V gnd 58 ohm", "pull U13 300 ohm")).reasons())
         .isEmpty();
-    assertThat(PowerSafety.of(BOARD, told(proven, "5V 5.9")).words(BenchContext.Supply.ON))
+    assertThat(
+            PowerSafety.of(BOARD, told(proven, "5V 5.9"))
+                .words(BenchContext.Supply.ON, Instant::toString))
         .startsWith("Switch off: +5V is over");
     assertThat(PowerSafety.of(BOARD, told("-5V 3.1")).reasons())
         .anyMatch(r -> r.contains("wrong sign"));
+  }
+
+  private static String sentence(PowerSafety safety) {
+    return safety.words(BenchContext.Supply.NOT_SAID, _ -> "today");
+  }
+
+  @Test
+  void nothingReassuresBeforeSomebodyHasLooked() {
+    String apart = "-5V dummy -5.0";
+    PowerSafety nothing = PowerSafety.of(BOARD, told(apart));
+    assertThat(nothing.state()).isEqualTo(PowerSafety.State.NOT_LOOKED);
+    assertThat(sentence(nothing))
+        .isEqualTo("Not looked at yet: +5V, +12V, -5V have not been read to ground.");
+    PowerSafety half = PowerSafety.of(BOARD, told(apart, "5V gnd 340 ohm", "12V gnd 900 ohm"));
+    assertThat(half.state()).isEqualTo(PowerSafety.State.NOT_LOOKED);
+    assertThat(half.missing()).startsWith("-5V has not been read to ground");
+    PowerSafety all =
+        PowerSafety.of(BOARD, told(apart, "5V gnd 340 ohm", "12V gnd 900 ohm", "-5V gnd 2.5 kohm"));
+    assertThat(all.state()).isEqualTo(PowerSafety.State.MAY);
+    assertThat(sentence(all)).startsWith("May be switched on: +5V 340 Ω").endsWith("read today.");
+  }
+
+  @Test
+  void whatWasOnIsSaidUntilTheNextMend() {
+    assertThat(PowerSafety.of(BOARD, told("-5V -5.0", "screen garbage")).state())
+        .isEqualTo(PowerSafety.State.WAS_ON);
+    assertThat(
+            PowerSafety.of(BOARD, told("-5V -5.0", "screen garbage", "mended U1 replaced")).state())
+        .isEqualTo(PowerSafety.State.NOT_LOOKED);
+    assertThat(PowerSafety.of(BOARD, told("-5V -5.0", "screen garbage", "5V gnd 1 ohm")).state())
+        .isEqualTo(PowerSafety.State.DO_NOT);
+  }
+
+  @Test
+  void switchingOnUnlookedIsAskedAboutOnce() {
+    Understanding on = new BenchLine(BOARD).understand("power on", BenchContext.FRESH);
+    assertThat(BenchGuard.guard(on, BOARD, told("-5V dummy -5.0")))
+        .isInstanceOfSatisfying(
+            Understanding.Asked.class,
+            asked -> assertThat(asked.sentence()).contains("have not been read to ground"));
+    assertThat(
+            BenchGuard.guard(
+                on,
+                BOARD,
+                told("-5V dummy -5.0", "5V gnd 340 ohm", "12V gnd 900 ohm", "-5V gnd 2.5 kohm")))
+        .isEqualTo(on);
+    assertThat(BenchGuard.guard(on, BOARD, told("-5V -5.0"))).isEqualTo(on);
   }
 
   @Test

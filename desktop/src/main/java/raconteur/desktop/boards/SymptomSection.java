@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import raconteur.core.board.BoardContents;
 import raconteur.core.board.SymptomCard;
+import raconteur.core.board.UsualSymptoms;
 
 /** The symptom cards with their chances by block. */
 final class SymptomSection {
@@ -16,11 +17,12 @@ final class SymptomSection {
     return new BoardSection(
         "Symptom cards",
         List.of("Word", "Title", "Chances by block or part", "Origin"),
-        "Chances as: cpu 0.6, J1 0.9: how often one fault there shows as this.",
+        "Chances as: cpu 0.6, J1 0.9: how often one fault there shows as this. A board that has"
+            + " none shows what any board can; the first change makes those its own.",
         -1,
         1,
         c ->
-            c.symptoms().stream()
+            cards(c).stream()
                 .map(
                     s ->
                         List.of(
@@ -33,7 +35,16 @@ final class SymptomSection {
                             s.origin()))
                 .toList(),
         SectionEdit.refusing(SymptomSection::symptom),
-        (c, row) -> c.withSymptoms(SectionEdit.without(c.symptoms(), row)));
+        (c, row) -> c.withSymptoms(SectionEdit.without(cards(c), row)));
+  }
+
+  /**
+   * The board's own; until it has any, those of any board, which the first change makes its own.
+   */
+  private static List<SymptomCard> cards(BoardContents contents) {
+    return contents.symptoms().isEmpty()
+        ? UsualSymptoms.of(contents.blocks())
+        : contents.symptoms();
   }
 
   private static BoardContents symptom(SectionEdit edit) {
@@ -42,7 +53,7 @@ final class SymptomSection {
       throw new SectionEdit.Refusal(
           "“" + word + "” will not do: a symptom is one word in small letters.");
     }
-    edit.onlyOnce(edit.contents().symptoms(), SymptomCard::id, word, "Card");
+    edit.onlyOnce(cards(edit.contents()), SymptomCard::id, word, "Card");
     Map<String, Double> chances = new LinkedHashMap<>();
     for (String item : edit.text(2).split("[,;]", -1)) {
       if (item.isBlank()) {
@@ -70,7 +81,7 @@ final class SymptomSection {
     return edit.contents()
         .withSymptoms(
             edit.put(
-                edit.contents().symptoms(),
+                cards(edit.contents()),
                 new SymptomCard(
                     word,
                     edit.needed(1, "a title"),

@@ -33,6 +33,7 @@ final class TypedNetsPane extends VBox {
           "D0-D7: U21-U28.DIN", "one pin of a row of parts",
           "+5V: all", "every supply pin that wants it",
           "D0-D7 through RN1: BD0-BD7", "series resistors",
+          "C1-C12 from +5V to GND", "parts of two legs",
           "U7 as U8 but CE=U30.14", "a device as another",
           "RD = /RD", "two names of one net",
           "nc U5.3", "meant to be unconnected");

@@ -1,5 +1,6 @@
 package raconteur.desktop.desk;
 
+import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.HashSet;
@@ -51,6 +52,11 @@ public final class StoryList extends ListView<Told> {
             e.consume();
           }
         });
+  }
+
+  /** A moment as the story writes it. */
+  public static String written(Instant at) {
+    return TIME.format(at);
   }
 
   public void show(List<Told> lines, Set<Integer> doubtfulEntries) {

@@ -16,6 +16,7 @@ import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.News;
 import raconteur.desktop.desk.Percent;
+import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.theme.Style;
 
 /** The last reading with its verdict, what it moved, and whether it is safe to go on. */
@@ -44,8 +45,14 @@ final class VerdictCard extends VBox {
   /** Whether it is safe to go on; kept in sight whatever else is shown. */
   static void showSafety(Label safe, DeskState state) {
     PowerSafety safety = state.safety();
-    safe.setText(safety.words(state.telling().context().supply()));
-    (safety.safe() ? Tone.GOOD : Tone.BAD).on(safe);
+    safe.setText(safety.words(state.telling().context().supply(), StoryList::written));
+    Tone tone =
+        switch (safety.state()) {
+          case DO_NOT -> Tone.BAD;
+          case NOT_LOOKED -> Tone.DOUBTFUL;
+          case MAY, WAS_ON -> Tone.GOOD;
+        };
+    tone.on(safe);
   }
 
   private static Label judged(Verdict verdict) {

@@ -122,7 +122,7 @@ class FirstPowerWindowTest extends InWindow {
     assertThat(text(robot, "#echo")).contains("Do not switch on", "-5V is not proven");
     key(KeyCode.ESCAPE);
     say(robot, "-5V dummy -5.02");
-    assertThat(text(robot, "#safety")).contains("Nothing read so far speaks against");
+    assertThat(text(robot, "#safety")).contains("May be switched on: ", "+5V 330 Ω");
     key(KeyCode.F2);
     assertThat(lines(number)).endsWith("power on");
     assertThat(sayTwice(robot, "5V gnd 300 ohm")).contains("logged as powered");

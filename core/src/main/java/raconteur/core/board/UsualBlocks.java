@@ -1,0 +1,200 @@
+package raconteur.core.board;
+
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinKind;
+
+/**
+ * Which block a part that nobody has sorted works in, by what it drives and what drives it: what
+ * makes a processor's clock is of the clock, what selects memories is of the decode, what stands
+ * between two blocks is of the one it speaks to. A part takes the block most of its lines speak
+ * for; a line counts the less, the more hang on it. Parts learn from each other over a few rounds.
+ */
+final class UsualBlocks {
+  static final String UNSORTED = "unsorted";
+
+  private static final int ROUNDS = 6;
+
+  /** What drives a part tells less of it than what it drives. */
+  private static final double DRIVEN_BY = 0.4;
+
+  private static final double BY_KIND = 0.5;
+
+  /** Longer lines are buses of the whole board and tell nothing. */
+  private static final int LONGEST_LINE = 24;
+
+  private static final Pattern DECODERS = Pattern.compile("74[A-Z]*(138|139|154|155|156|42|145)");
+  private static final Pattern SHIFTERS = Pattern.compile("74[A-Z]*(165|166)");
+  private static final Pattern SELECT = Pattern.compile("/?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?/?");
+  private static final Pattern RESET = Pattern.compile("(?i)[/~_]?(RES|RESET|RST)(IN)?[/_NB]*");
+  private static final Pattern CLOCK =
+      Pattern.compile("(?i)CLK|CLKIN|CLOCK|CK|PHI0?|X1|XTAL1?|EXTAL");
+
+  private final Map<String, Part> parts = new HashMap<>();
+  private final Map<PinRef, Net> netOf = new HashMap<>();
+
+  /** The nets of the supply, before and behind what makes the rails. */
+  private final Set<String> feeds = new HashSet<>();
+
+  private final Map<String, String> known = new HashMap<>();
+  private final List<List<PinRef>> lines;
+  private final Set<String> blocks;
+
+  private UsualBlocks(BoardContents contents) {
+    blocks = new HashSet<>(contents.blocks());
+    contents.nets().forEach(n -> n.path().forEach(pin -> netOf.put(pin, n)));
+    contents.parts().forEach(p -> parts.put(p.designator(), p));
+    contents.rails().forEach(r -> feeds.add(r.net()));
+    contents.parts().stream()
+        .filter(p -> p.device().isRegulator() || p.device().isSeries())
+        .forEach(
+            p ->
+                p.pins().stream()
+                    .filter(netOf::containsKey)
+                    .forEach(pin -> feeds.add(netOf.get(pin).name())));
+    feeds.removeIf(net -> net.equals(contents.ground()) || SupplyName.isGround(net));
+    contents
+        .parts()
+        .forEach(
+            p -> {
+              if (!isUnsorted(p) && !isNoSupplyCapacitor(p)) {
+                known.put(p.designator(), p.block());
+              }
+            });
+    Set<String> supplies =
+        contents.rails().stream().map(Rail::net).collect(Collectors.toCollection(HashSet::new));
+    supplies.add(contents.ground());
+    lines =
+        contents.nets().stream()
+            .filter(n -> !supplies.contains(n.name()) && !SupplyName.isGround(n.name()))
+            .filter(n -> n.path().size() > 1 && n.path().size() <= LONGEST_LINE)
+            .map(Net::path)
+            .toList();
+  }
+
+  private static boolean isUnsorted(Part part) {
+    return part.block().isEmpty() || part.block().equals(UNSORTED);
+  }
+
+  /** A capacitor that was put to the supply by its kind, and whose nets say otherwise. */
+  private boolean isNoSupplyCapacitor(Part part) {
+    return part.device().isCapacitor()
+        && part.block().equals("power")
+        && part.pins().stream().allMatch(netOf::containsKey)
+        && part.pins().stream().noneMatch(pin -> feeds.contains(netOf.get(pin).name()));
+  }
+
+  /** The parts of a board, each in a block where anything tells it. */
+  static List<Part> of(BoardContents contents) {
+    UsualBlocks usual = new UsualBlocks(contents);
+    if (usual.known.size() == contents.parts().size()) {
+      return contents.parts();
+    }
+    Map<String, String> told = usual.told();
+    return contents.parts().stream()
+        .map(p -> p.inBlock(told.getOrDefault(p.designator(), p.block())))
+        .toList();
+  }
+
+  private Map<String, String> told() {
+    Map<String, String> told = new HashMap<>(known);
+    for (int round = 0; round < ROUNDS; round++) {
+      Map<String, Map<String, Double>> votes = new HashMap<>();
+      parts.values().stream()
+          .filter(p -> !known.containsKey(p.designator()))
+          .forEach(p -> byKind(p, votes));
+      for (List<PinRef> line : lines) {
+        vote(line, told, votes);
+      }
+      Map<String, String> next = new HashMap<>(known);
+      votes.forEach(
+          (part, chances) ->
+              chances.entrySet().stream()
+                  .max(
+                      Map.Entry.<String, Double>comparingByValue()
+                          .thenComparing(Map.Entry.comparingByKey(Comparator.reverseOrder())))
+                  .ifPresent(best -> next.put(part, best.getKey())));
+      if (next.equals(told)) {
+        break;
+      }
+      told = next;
+    }
+    return told;
+  }
+
+  private void byKind(Part part, Map<String, Map<String, Double>> votes) {
+    String name = part.device().name();
+    if (DECODERS.matcher(name).matches()) {
+      add(votes, part.designator(), "decode", BY_KIND);
+    }
+    if (SHIFTERS.matcher(name).matches()) {
+      add(votes, part.designator(), "video", BY_KIND);
+    }
+  }
+
+  private void vote(
+      List<PinRef> line, Map<String, String> told, Map<String, Map<String, Double>> votes) {
+    List<PinRef> speaking =
+        line.stream().filter(p -> known.containsKey(p.part()) || isSorter(p)).toList();
+    double each = 1.0 / (line.size() - 1);
+    for (PinRef pin : line) {
+      Part part = parts.get(pin.part());
+      if (known.containsKey(pin.part()) || part == null) {
+        continue;
+      }
+      PinKind kind = kind(pin);
+      for (PinRef other : speaking) {
+        if (other.part().equals(pin.part()) || !told.containsKey(other.part())) {
+          continue;
+        }
+        boolean drivesIt = kind.drives() && kind(other).reads();
+        if (drivesIt) {
+          add(votes, pin.part(), meant(other, told), each);
+        } else if (kind.reads() || kind == PinKind.PASSIVE) {
+          add(votes, pin.part(), told.get(other.part()), DRIVEN_BY * each);
+        }
+      }
+    }
+  }
+
+  /** Passive parts follow; they speak for nobody. */
+  private boolean isSorter(PinRef pin) {
+    Part part = parts.get(pin.part());
+    return part != null && part.device().pins().stream().anyMatch(p -> p.kind().drives());
+  }
+
+  /** What driving a pin is the work of. */
+  private String meant(PinRef pin, Map<String, String> told) {
+    Device device = parts.get(pin.part()).device();
+    String name = device.pin(pin.number()).map(DevicePin::name).orElse("");
+    if (device.isProcessor() && RESET.matcher(name).matches()) {
+      return "reset";
+    }
+    if (device.isProcessor() && CLOCK.matcher(name).matches()) {
+      return "clock";
+    }
+    boolean selected = device.isRam() || device.isRom() || told.get(pin.part()).equals("io");
+    return selected && SELECT.matcher(name).matches() ? "decode" : told.get(pin.part());
+  }
+
+  private PinKind kind(PinRef pin) {
+    return parts.containsKey(pin.part())
+        ? parts.get(pin.part()).device().pin(pin.number()).map(DevicePin::kind).orElse(PinKind.NONE)
+        : PinKind.NONE;
+  }
+
+  private void add(
+      Map<String, Map<String, Double>> votes, String part, String block, double weight) {
+    if (blocks.contains(block) && !block.equals(UNSORTED)) {
+      votes.computeIfAbsent(part, _ -> new HashMap<>()).merge(block, weight, Double::sum);
+    }
+  }
+}

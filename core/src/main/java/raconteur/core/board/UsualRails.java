@@ -1,0 +1,179 @@
+package raconteur.core.board;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinKind;
+
+/**
+ * Which parts make a rail, for boards that do not say: the regulator whose output is on it, the
+ * coil or fuse it comes through, the socket the supply is plugged into. A board of which only the
+ * parts are known has the rails its parts want.
+ */
+final class UsualRails {
+  private static final Pattern FIXED = Pattern.compile("(78|79)[LM]?([0-9]{2})");
+  private static final Pattern SUPPLY_WORDS =
+      Pattern.compile("(?i).*\\b(power|supply|psu|dc|ac|volts?|mains)\\b.*");
+
+  private static final double DROP_OUT = 2;
+  private static final double MORE = 5;
+  private static final double FEED_OHMS = 2000;
+
+  private final List<Part> parts;
+  private final Map<PinRef, String> netOf = new HashMap<>();
+  private List<Rail> rails;
+
+  private UsualRails(BoardContents contents, List<Part> parts) {
+    this.parts = parts.stream().filter(Part::fitted).toList();
+    contents.nets().forEach(net -> net.path().forEach(pin -> netOf.put(pin, net.name())));
+    rails = contents.rails().isEmpty() && contents.nets().isEmpty() ? wanted() : contents.rails();
+  }
+
+  /**
+   * What feeds a regulator and nobody called a rail, under the name of its net: anything from two
+   * volts above what comes out, which these regulators need, to twice that and five (common
+   * practice, no source).
+   */
+  private Optional<Rail> feed(Rail made) {
+    return regulatorsOn(made.net()).stream()
+        .flatMap(p -> pinsNamed(p, "IN"))
+        .filter(netOf::containsKey)
+        .map(netOf::get)
+        .filter(net -> !SupplyName.isGround(net))
+        .filter(net -> rails.stream().noneMatch(r -> r.net().equals(net)))
+        .findFirst()
+        .map(net -> feed(net, made.volts()));
+  }
+
+  private static Rail feed(String net, double out) {
+    double least = Math.abs(out) + DROP_OUT;
+    double most = 2 * Math.abs(out) + MORE;
+    double middle = Math.signum(out) * Math.round((least + most) / 2);
+    return new Rail(
+        net, net, middle, (most - least) / 2 / Math.abs(middle), FEED_OHMS, 0, List.of(), "");
+  }
+
+  private static Stream<PinRef> pinsNamed(Part part, String name) {
+    return part.device().pins().stream()
+        .filter(pin -> pin.name().startsWith(name))
+        .map(pin -> part.pin(pin.number()));
+  }
+
+  /** The rails of a board, with what makes them. */
+  static List<Rail> of(BoardContents contents, List<Part> parts) {
+    UsualRails usual = new UsualRails(contents, parts);
+    List<Rail> feeds = usual.rails.stream().flatMap(r -> usual.feed(r).stream()).toList();
+    usual.rails = Stream.concat(usual.rails.stream(), feeds.stream()).distinct().toList();
+    return usual.rails.stream().map(usual::made).toList();
+  }
+
+  /** The supplies that parts ask for, by their data books. */
+  private List<Rail> wanted() {
+    Map<Double, Rail> wanted = new LinkedHashMap<>();
+    for (Part part : parts) {
+      for (DevicePin pin : part.device().pins()) {
+        if (pin.kind() == PinKind.SUPPLY && !part.device().isRegulator()) {
+          SupplyName.wantedBy(part.device(), pin)
+              .ifPresent(
+                  v -> wanted.computeIfAbsent(v, w -> Rail.assumed(SupplyName.ofVolts(w), w)));
+        }
+      }
+    }
+    return List.copyOf(wanted.values());
+  }
+
+  private Rail made(Rail rail) {
+    if (!rail.madeBy().isEmpty()) {
+      return rail;
+    }
+    boolean wired = netOf.containsValue(rail.net());
+    List<Part> makers = wired ? regulatorsOn(rail.net()) : regulatorsOf(rail.volts());
+    if (makers.isEmpty()) {
+      makers = plugs(rail, wired).stream().filter(UsualRails::saysSupply).toList();
+    }
+    if (makers.isEmpty() && wired) {
+      makers = seriesOn(rail);
+    }
+    if (makers.isEmpty() && wired && plugs(rail, true).size() == 1) {
+      makers = plugs(rail, true);
+    }
+    String from =
+        !rail.from().isEmpty() || !wired
+            ? rail.from()
+            : makers.stream().flatMap(m -> before(m, rail)).findFirst().orElse("");
+    return rail.withMadeBy(makers.stream().map(Part::designator).toList()).madeFrom(from);
+  }
+
+  private List<Part> regulatorsOn(String net) {
+    return parts.stream()
+        .filter(p -> p.device().isRegulator())
+        .filter(p -> pinsNamed(p, "OUT").anyMatch(pin -> net.equals(netOf.get(pin))))
+        .toList();
+  }
+
+  private List<Part> regulatorsOf(double volts) {
+    return parts.stream()
+        .filter(p -> fixedVolts(p.device()).filter(v -> v == volts).isPresent())
+        .toList();
+  }
+
+  /** What a regulator of the fixed series gives, by its type number. */
+  private static Optional<Double> fixedVolts(Device device) {
+    Matcher matcher = FIXED.matcher(device.name());
+    if (!device.isRegulator() || !matcher.matches()) {
+      return Optional.empty();
+    }
+    double volts = Double.parseDouble(matcher.group(2));
+    return Optional.of(matcher.group(1).equals("79") ? -volts : volts);
+  }
+
+  /** Coils, beads, fuses and links between this rail and another. */
+  private List<Part> seriesOn(Rail rail) {
+    return parts.stream()
+        .filter(p -> p.device().isSeries() && p.pins().stream().anyMatch(pin -> on(pin, rail)))
+        .filter(p -> before(p, rail).findAny().isPresent())
+        .filter(p -> before(p, rail).noneMatch(name -> comesFrom(name, rail)))
+        .toList();
+  }
+
+  private boolean comesFrom(String name, Rail rail) {
+    return rails.stream().anyMatch(r -> r.name().equals(name) && r.from().equals(rail.name()));
+  }
+
+  private boolean on(PinRef pin, Rail rail) {
+    return rail.net().equals(netOf.get(pin));
+  }
+
+  /** The other rails a part has a pin on. */
+  private Stream<String> before(Part part, Rail rail) {
+    if (part.device().isContact()) {
+      return Stream.empty();
+    }
+    return rails.stream()
+        .filter(r -> !r.name().equals(rail.name()))
+        .filter(r -> part.pins().stream().anyMatch(pin -> on(pin, r)))
+        .map(Rail::name);
+  }
+
+  /** The plugs a rail is on; where nobody knows its nets, any. */
+  private List<Part> plugs(Rail rail, boolean wired) {
+    return parts.stream()
+        .filter(p -> p.device().isContact())
+        .filter(p -> !wired || p.pins().stream().anyMatch(pin -> on(pin, rail)))
+        .toList();
+  }
+
+  /** Where the supply is plugged in. */
+  private static boolean saysSupply(Part part) {
+    String block = part.block().toLowerCase(Locale.ROOT);
+    return block.equals("power") || SUPPLY_WORDS.matcher(part.value()).matches();
+  }
+}

@@ -1,0 +1,73 @@
+package raconteur.core.marking;
+
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What a list's words say of a part besides its type: how many pins a connector has, whether the
+ * part sits in a socket. Words as people write them in a column of descriptions (common practice,
+ * no source).
+ */
+public final class PartWords {
+  private static final int MOST_WAYS = 200;
+  private static final Pattern ROWS =
+      Pattern.compile("(?i)(?<![0-9.])([1-4])\\s*[x×*]\\s*([0-9]{1,3})(?![0-9.]|\\s*[kmr]?ohm)");
+  private static final Pattern WAYS =
+      Pattern.compile(
+          "(?i)(?<![0-9.])([0-9]{1,3})[\\s-]*"
+              + "(?:ways?|pins?|pos|positions?|poles?|contacts?|conductors?|[pw])\\b");
+  private static final Pattern NAMED =
+      Pattern.compile("(?i)\\b(?:D[ABCDE]|DIN|IDC|SIL|SIP|header|mini-?DIN)[\\s-]?([0-9]{1,3})\\b");
+  private static final Pattern RESISTORS =
+      Pattern.compile("(?i)(?<![0-9.])([0-9]{1,2})\\s*[x×*]\\s*[0-9]+(?:[.,][0-9]+)?\\s*[rkm]");
+  private static final Pattern NOT_IN_ONE =
+      Pattern.compile("(?i)\\b(?:not|un|no)[\\s-]?socket|socket\\s+(?:only|strip)|solder");
+  private static final Pattern IN_ONE =
+      Pattern.compile("(?i)\\bsocketed\\b|\\bin\\s+(?:an?\\s+|its\\s+)?socket\\b|\\(socket\\)");
+
+  private PartWords() {}
+
+  /** How many pins the words give a connector; empty where they do not say. */
+  public static OptionalInt ways(String words) {
+    Matcher rows = ROWS.matcher(words);
+    if (rows.find()) {
+      return bounded(Integer.parseInt(rows.group(1)) * Integer.parseInt(rows.group(2)));
+    }
+    Matcher ways = WAYS.matcher(words);
+    if (ways.find()) {
+      return bounded(Integer.parseInt(ways.group(1)));
+    }
+    Matcher named = NAMED.matcher(words);
+    return named.find() ? bounded(Integer.parseInt(named.group(1))) : OptionalInt.empty();
+  }
+
+  /** How many pins a row of resistors with one common pin has: 9 for {@code 8 x 4k7}. */
+  public static OptionalInt resistorPins(String words) {
+    Matcher resistors = RESISTORS.matcher(words);
+    return resistors.find() ? bounded(Integer.parseInt(resistors.group(1)) + 1) : ways(words);
+  }
+
+  /**
+   * The kind of socket the words put a part in; empty where they say none. A kind not named is
+   * taken as the weaker one.
+   */
+  public static String socket(String words) {
+    if (NOT_IN_ONE.matcher(words).find()) {
+      return "";
+    }
+    if (words.matches("(?is).*\\bturned[\\s-]pin\\b.*")) {
+      return "turned pin";
+    }
+    if (words.matches("(?is).*\\bdual[\\s-]wipe\\b.*")) {
+      return "dual wipe";
+    }
+    return IN_ONE.matcher(words).find() || words.matches("(?is).*\\bsingle[\\s-]wipe\\b.*")
+        ? "single wipe"
+        : "";
+  }
+
+  private static OptionalInt bounded(int count) {
+    return count >= 1 && count <= MOST_WAYS ? OptionalInt.of(count) : OptionalInt.empty();
+  }
+}

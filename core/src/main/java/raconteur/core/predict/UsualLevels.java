@@ -1,0 +1,358 @@
+package raconteur.core.predict;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.Expression;
+import raconteur.core.device.Gate;
+import raconteur.core.device.PinKind;
+import raconteur.core.device.Signal;
+import raconteur.core.judge.Clocks;
+
+/**
+ * What the lines of a good running board usually do, where nobody has written it down: told by what
+ * drives them. Oscillators move, and so do a running processor's addresses, data and strobes; its
+ * reset has let go; a line that nothing drives rests where its resistor pulls it. From there it is
+ * carried on through gates whose inputs are known: one that the resting inputs hold rests, one that
+ * follows the moving inputs often enough to be seen moves. Where several moving inputs must meet,
+ * as at most outputs of a decoder, nothing is said, but for those that select what the processor
+ * works with. Common practice, no source; counted against boards whose lines are written down.
+ */
+final class UsualLevels {
+  private static final int MOST_ROUNDS = 40;
+
+  /** More moving inputs than this are not tried out. */
+  private static final int MOST_MOVING = 8;
+
+  /** Nor are more untold ones tried either way. */
+  private static final int MOST_UNTOLD = 3;
+
+  private static final List<Signal> EITHER_WAY = List.of(Signal.LOW, Signal.HIGH, Signal.TOGGLING);
+
+  /** What is at one level all but this share of the time may look still. */
+  private static final double SEEN_MOVING = 0.2;
+
+  private static final Pattern ADDRESS_OR_DATA = Pattern.compile("(A|AD|D|DB|BA|P0\\.)[0-9]{1,2}");
+  private static final Pattern STROBE =
+      Pattern.compile(
+          "(RD|WR|MREQ|M1|RFSH|R/W|RW|R/-W|AS|DS|UDS|LDS|DTACK|ALE|SYNC|E|PHI[0-2]?|VMA|PSEN|"
+              + "LMRD|MEMR|MEMW|DBIN|IO/M|S0|S1|MRDC|DEN|READ|WRITE)");
+  private static final Pattern SELECT = Pattern.compile("(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?");
+  private static final Pattern RESET = Pattern.compile("(RES|RESET|RST)(IN)?");
+
+  private final Board board;
+  private final Map<String, Signal> levels = new HashMap<>();
+  private final Map<String, List<PinRef>> drivers = new HashMap<>();
+
+  private UsualLevels(Board board) {
+    this.board = board;
+    for (Net net : board.nets()) {
+      net.healthy().ifPresent(signal -> levels.put(net.name(), signal));
+      drivers.put(
+          net.name(),
+          net.path().stream().filter(p -> fitted(p) && board.kind(p).drives()).toList());
+    }
+    boolean someLack = board.nets().stream().anyMatch(this::isOpen);
+    if (someLack) {
+      sources();
+      rests();
+      carryOn();
+      selects();
+      carryOn();
+    }
+  }
+
+  static UsualLevels of(Board board) {
+    return new UsualLevels(board);
+  }
+
+  /** What a line usually does; empty where nothing tells. */
+  Optional<Signal> of(String net) {
+    return Optional.ofNullable(levels.get(net));
+  }
+
+  private boolean fitted(PinRef pin) {
+    return board.part(pin.part()).filter(Part::fitted).isPresent();
+  }
+
+  private boolean isOpen(Net net) {
+    return !board.isSupply(net.name()) && !levels.containsKey(net.name());
+  }
+
+  private void say(PinRef pin, Signal signal) {
+    board.netOf(pin).filter(this::isOpen).ifPresent(net -> levels.put(net.name(), signal));
+  }
+
+  /** A data book's name without what only says that it is active low. */
+  private static String plain(DevicePin pin) {
+    return pin.name().replaceAll("^[/~_]|[/_]$", "");
+  }
+
+  private void sources() {
+    for (Part part : board.parts()) {
+      if (!part.fitted()) {
+        continue;
+      }
+      Device device = part.device();
+      for (DevicePin pin : device.pins()) {
+        PinRef at = part.pin(pin.number());
+        String name = plain(pin);
+        boolean moves =
+            device.isCrystal() && pin.kind() != PinKind.SUPPLY
+                || (device.isProcessor()
+                    && pin.kind().drives()
+                    && (ADDRESS_OR_DATA.matcher(name).matches() || STROBE.matcher(name).matches()));
+        if (moves) {
+          say(at, Signal.TOGGLING);
+        } else if (device.isProcessor() && pin.kind().reads() && RESET.matcher(name).matches()) {
+          say(at, pin.name().startsWith("/") ? Signal.HIGH : Signal.LOW);
+        }
+      }
+    }
+    Clocks.clockPins(board).forEach(pin -> say(pin, Signal.TOGGLING));
+  }
+
+  /** Lines that nothing drives rest where a resistor pulls them. */
+  private void rests() {
+    for (Part part : board.parts()) {
+      if (!part.fitted() || !part.device().isResistor()) {
+        continue;
+      }
+      for (PinRef pin : part.pins()) {
+        Optional<Net> net = board.netOf(pin).filter(this::isOpen);
+        if (net.isEmpty() || !driversOf(net.get()).isEmpty() || hasContact(net.get())) {
+          continue;
+        }
+        part.pins().stream()
+            .filter(other -> !other.equals(pin))
+            .flatMap(other -> board.netOf(other).stream())
+            .filter(other -> board.isSupply(other.name()))
+            .findFirst()
+            .ifPresent(
+                supply ->
+                    say(pin, supply.name().equals(board.ground()) ? Signal.LOW : Signal.HIGH));
+      }
+    }
+  }
+
+  private List<PinRef> driversOf(Net net) {
+    return drivers.getOrDefault(net.name(), List.of());
+  }
+
+  private boolean hasContact(Net net) {
+    return net.path().stream()
+        .anyMatch(p -> board.part(p.part()).filter(x -> x.device().isContact()).isPresent());
+  }
+
+  private void carryOn() {
+    for (int round = 0; round < MOST_ROUNDS; round++) {
+      int before = levels.size();
+      for (Part part : board.parts()) {
+        if (part.fitted()) {
+          part.device().gates().forEach(gate -> gate(part, gate));
+          memory(part);
+        }
+      }
+      if (levels.size() == before) {
+        break;
+      }
+    }
+  }
+
+  private void gate(Part part, Gate gate) {
+    Optional<PinRef> output = pinNamed(part, gate.output());
+    Optional<Net> net = output.flatMap(board::netOf).filter(this::isOpen);
+    if (net.isEmpty()) {
+      return;
+    }
+    Map<String, Signal> inputs = new HashMap<>();
+    List<String> untold = new ArrayList<>();
+    for (String name : gate.inputs()) {
+      pinNamed(part, name)
+          .flatMap(this::levelAt)
+          .ifPresentOrElse(level -> inputs.put(name, level), () -> untold.add(name));
+    }
+    boolean shared = driversOf(net.get()).size() > 1;
+    made(part.device(), gate, inputs, untold)
+        .filter(signal -> !shared || signal == Signal.TOGGLING)
+        .ifPresent(signal -> say(output.orElseThrow(), signal));
+  }
+
+  /** What a gate makes, where it is the same whatever its untold inputs do. */
+  private static Optional<Signal> made(
+      Device device, Gate gate, Map<String, Signal> inputs, List<String> untold) {
+    if (untold.isEmpty()) {
+      return switch (gate.function()) {
+        case Gate.Combinational c ->
+            tried(gate.enable(), inputs)
+                .filter(enable -> enable != Signal.LOW)
+                .flatMap(_ -> tried(c.expression(), inputs));
+        case Gate.Remembering r -> remembered(device, r, inputs);
+      };
+    }
+    if (untold.size() > MOST_UNTOLD || gate.function() instanceof Gate.Remembering) {
+      return Optional.empty();
+    }
+    Optional<Signal> all = Optional.empty();
+    for (Signal tried : EITHER_WAY) {
+      Map<String, Signal> more = new HashMap<>(inputs);
+      more.put(untold.getFirst(), tried);
+      Optional<Signal> one = made(device, gate, more, untold.subList(1, untold.size()));
+      if (one.isEmpty() || !one.equals(all.or(() -> one))) {
+        return Optional.empty();
+      }
+      all = one;
+    }
+    return all;
+  }
+
+  /** What a function makes of inputs that move independently of each other. */
+  private static Optional<Signal> tried(Expression function, Map<String, Signal> inputs) {
+    Set<String> read = function.pins();
+    List<String> moving =
+        read.stream().filter(n -> inputs.get(n) == Signal.TOGGLING).sorted().toList();
+    boolean plain =
+        read.stream()
+            .map(inputs::get)
+            .allMatch(s -> s == Signal.TOGGLING || s == Signal.HIGH || s == Signal.LOW);
+    if (!plain || moving.size() > MOST_MOVING || hasMemory(function)) {
+      return Optional.empty();
+    }
+    int rows = 1 << moving.size();
+    int high = 0;
+    for (int row = 0; row < rows; row++) {
+      int now = row;
+      high +=
+          function.test(
+                  name ->
+                      moving.contains(name)
+                          ? (now >> moving.indexOf(name) & 1) == 1
+                          : inputs.get(name) == Signal.HIGH)
+              ? 1
+              : 0;
+    }
+    double share = (double) high / rows;
+    if (high == 0 || high == rows) {
+      return Optional.of(high == 0 ? Signal.LOW : Signal.HIGH);
+    }
+    return share >= SEEN_MOVING && share <= 1 - SEEN_MOVING
+        ? Optional.of(Signal.TOGGLING)
+        : Optional.empty();
+  }
+
+  private static boolean hasMemory(Expression function) {
+    return switch (function) {
+      case Expression.MemoryBit _ -> true;
+      case Expression.Pin _, Expression.Constant _ -> false;
+      case Expression.Not not -> hasMemory(not.operand());
+      case Expression.And and -> and.operands().stream().anyMatch(UsualLevels::hasMemory);
+      case Expression.Or or -> or.operands().stream().anyMatch(UsualLevels::hasMemory);
+      case Expression.ExclusiveOr xor -> xor.operands().stream().anyMatch(UsualLevels::hasMemory);
+      case Expression.Choose c ->
+          hasMemory(c.condition()) || hasMemory(c.whenHigh()) || hasMemory(c.whenLow());
+    };
+  }
+
+  /**
+   * What remembers moves where its clock does and what it takes in does; a counter takes in nothing
+   * but its clock.
+   */
+  private static Optional<Signal> remembered(
+      Device device, Gate.Remembering gate, Map<String, Signal> inputs) {
+    boolean clocked = inputs.get(gate.clock()) == Signal.TOGGLING;
+    boolean fed =
+        gate.inputs().stream().skip(1).anyMatch(name -> inputs.get(name) == Signal.TOGGLING);
+    boolean counts = device.title().contains("counter") || gate.inputs().size() == 1;
+    return clocked && (fed || counts) ? Optional.of(Signal.TOGGLING) : Optional.empty();
+  }
+
+  /** What is read out of a memory moves with its addresses. */
+  private void memory(Part part) {
+    Device device = part.device();
+    if (!device.isRam() && !device.isRom()) {
+      return;
+    }
+    boolean addressed =
+        device.addressPins().stream()
+            .anyMatch(
+                p -> levelAt(part.pin(p.number())).filter(s -> s == Signal.TOGGLING).isPresent());
+    if (addressed) {
+      device.pins().stream()
+          .filter(p -> p.kind().drives())
+          .forEach(p -> say(part.pin(p.number()), Signal.TOGGLING));
+    }
+  }
+
+  /** The processor's memories are selected all the time. */
+  private void selects() {
+    Set<String> words = new HashSet<>();
+    for (Part part : board.parts()) {
+      if (part.fitted() && part.device().isProcessor()) {
+        part.device().pins().stream()
+            .filter(p -> plain(p).matches("(D|DB|AD)[0-9]{1,2}"))
+            .flatMap(p -> board.netOf(part.pin(p.number())).stream())
+            .forEach(net -> words.add(net.name()));
+      }
+    }
+    for (Part part : board.parts()) {
+      Device device = part.device();
+      boolean worksWith =
+          part.fitted()
+              && (device.isRam() || device.isRom())
+              && part.pins().stream()
+                  .filter(p -> board.kind(p).drives())
+                  .flatMap(p -> board.netOf(p).stream())
+                  .anyMatch(net -> words.contains(net.name()));
+      if (worksWith) {
+        for (DevicePin pin : device.pins()) {
+          PinRef at = part.pin(pin.number());
+          boolean driven = board.netOf(at).filter(n -> !driversOf(n).isEmpty()).isPresent();
+          if (driven && pin.kind().reads() && SELECT.matcher(plain(pin)).matches()) {
+            say(at, Signal.TOGGLING);
+          }
+        }
+      }
+    }
+  }
+
+  private Optional<PinRef> pinNamed(Part part, String name) {
+    return part.device().pinNamed(name).map(p -> part.pin(p.number()));
+  }
+
+  /** What an input sees; one that is joined to nothing is not known. */
+  private Optional<Signal> levelAt(PinRef pin) {
+    Optional<Net> net = board.netOf(pin);
+    if (net.isEmpty()) {
+      return Optional.empty();
+    }
+    if (net.get().name().equals(board.ground())) {
+      return Optional.of(Signal.LOW);
+    }
+    return board.railOfNet(net.get().name()).isPresent()
+        ? Optional.of(Signal.HIGH)
+        : of(net.get().name());
+  }
+
+  /** The lines told here and what each does, for those who count how often that holds. */
+  Map<String, Signal> all() {
+    return Map.copyOf(levels);
+  }
+
+  /** Names of nets, sorted, whose state is not told. */
+  List<String> untold() {
+    List<String> names = new ArrayList<>();
+    board.nets().stream().filter(this::isOpen).map(Net::name).sorted().forEach(names::add);
+    return names;
+  }
+}

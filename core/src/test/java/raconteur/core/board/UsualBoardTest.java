@@ -1,0 +1,224 @@
+package raconteur.core.board;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Locale;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.Boards;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.DeviceLibrary;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
+import raconteur.core.finding.Finding;
+import raconteur.core.finding.Understanding;
+import raconteur.core.netlines.NetLines;
+
+/**
+ * What a board is taken to be where its file says nothing: parts and nets as somebody types them.
+ */
+class UsualBoardTest {
+  private static final DeviceLibrary LIBRARY = DeviceLibrary.shipped();
+
+  private static Part part(String name, String device, String block, String value) {
+    return Part.of(name, LIBRARY.find(device).orElseThrow(), block).withValue(value);
+  }
+
+  private static final List<Part> PARTS =
+      List.of(
+          part("U1", "Z80", "cpu", ""),
+          part("U2", "2764", "rom", ""),
+          part("U3", "6264", "ram", ""),
+          part("U4", "74LS138", "unsorted", ""),
+          part("U5", "74LS14", "unsorted", ""),
+          part("U6", "74LS04", "unsorted", ""),
+          part("U7", "8255", "io", ""),
+          part("Y1", "oscillator", "clock", "4 MHz"),
+          part("VR1", "7805", "power", ""),
+          part("R1", "resistor", "unsorted", "10k"),
+          part("C1", "electrolytic", "power", "10 uF"),
+          part("C2", "electrolytic", "power", "2200 uF"),
+          part("J1", "connector-4", "io", "power"),
+          part("J2", "connector-20", "io", "keys"));
+
+  private static final List<String> NETS =
+      List.of(
+          "+5V: all VCC VR1.OUT",
+          "GND: all GND J1.1 C1.2 C2.2",
+          "RAW: J1.4 VR1.IN C2.1",
+          "D0-D7: U1.D0-D7 U2.D0-D7 U3.D0-D7 U7.D0-D7",
+          "A0-A12: U1.A0-A12 U2.A0-A12 U3.A0-A12",
+          "A13: U1.A13 U4.A",
+          "A14: U1.A14 U4.B",
+          "/ROM: U4.Y0 U2.CE",
+          "/RAM: U4.Y1 U3.CS1",
+          "/PIO: U4.Y2 U7.CS",
+          "OSC: Y1.OUT U6.1",
+          "CLK: U6.2 U1.CLK",
+          "RC: U5.1 R1.2 C1.1",
+          "RST: U5.2 U5.3",
+          "/RESET: U5.4 U1.RESET",
+          "R1 from +5V to RC");
+
+  private static Board typed(List<Part> parts, List<String> lines) {
+    BoardContents begun =
+        BoardContents.empty(new BoardIdentity("t", "Skua", "3", "Skua", "", 0, 0, false, true));
+    List<String> blocks = new java.util.ArrayList<>(begun.blocks());
+    blocks.add("unsorted");
+    NetLines.Read read =
+        NetLines.read(String.join("\n", lines), begun.withBlocks(blocks).withParts(parts));
+    assertThat(read.problems()).isEmpty();
+    return Boards.parse(BoardWriter.write(read.contents()));
+  }
+
+  @ParameterizedTest
+  @CsvSource({"U4, decode", "U6, clock", "U5, reset", "C1, reset", "R1, reset", "C2, power"})
+  void partsNobodySortedWorkInTheBlockTheySpeakTo(String part, String block) {
+    assertThat(typed(PARTS, NETS).part(part).orElseThrow().block()).isEqualTo(block);
+  }
+
+  @Test
+  void whatTheFileSaysOfABlockStands() {
+    List<Part> parts =
+        PARTS.stream().map(p -> p.designator().equals("U6") ? p.inBlock("video") : p).toList();
+    assertThat(typed(parts, NETS).part("U6").orElseThrow().block()).isEqualTo("video");
+  }
+
+  @Test
+  void aRailIsMadeByTheRegulatorOnItAndThatIsFedByThePlug() {
+    Board board = typed(PARTS, NETS);
+    Rail rail = board.rail("+5V").orElseThrow();
+    assertThat(rail.madeBy()).containsExactly("VR1");
+    assertThat(rail.from()).isEqualTo("RAW");
+    Rail feed = board.rail("RAW").orElseThrow();
+    assertThat(feed.madeBy()).containsExactly("J1");
+    assertThat(feed.lowestGoodVolts()).isCloseTo(7, org.assertj.core.data.Offset.offset(0.6));
+    assertThat(feed.highestGoodVolts()).isCloseTo(15, org.assertj.core.data.Offset.offset(0.6));
+    assertThat(board.contents().rails()).as("none of it is written").hasSize(1);
+  }
+
+  @Test
+  void aFilteredRailComesThroughItsCoil() {
+    Board board =
+        typed(
+            List.of(
+                part("L1", "inductor", "power", ""),
+                part("J1", "connector-4", "io", "supply"),
+                part("U1", "4116", "ram", "")),
+            List.of("+12V: J1.1 L1.1", "+12.1V: L1.2 U1.VDD", "GND: J1.2 U1.VSS"));
+    Rail behind = board.railOfNet("+12.1V").orElseThrow();
+    assertThat(behind.madeBy()).containsExactly("L1");
+    assertThat(behind.from()).isEqualTo("+12V");
+    assertThat(board.rail("+12V").orElseThrow().madeBy()).containsExactly("J1");
+  }
+
+  @Test
+  void aPartsListHasTheRailsItsPartsWant() {
+    Board board =
+        typed(
+            List.of(
+                part("U1", "4116", "ram", ""),
+                part("VR1", "7805", "power", ""),
+                part("VR2", "7905", "power", ""),
+                part("J1", "connector-4", "io", "PSU")),
+            List.of());
+    assertThat(board.rails()).extracting(Rail::name).contains("+5V", "+12V", "-5V");
+    assertThat(board.rail("+5V").orElseThrow().madeBy()).containsExactly("VR1");
+    assertThat(board.rail("-5V").orElseThrow().madeBy()).containsExactly("VR2");
+    assertThat(board.rail("+12V").orElseThrow().madeBy()).containsExactly("J1");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"V1", "V2", "V5", "V8", "V12", "V64", "A5", "12V_EN", "0V"})
+  void linesOfACounterAreNoSupplies(String net) {
+    assertThat(SupplyName.volts(net)).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "+5V, 5",
+    "5V, 5",
+    "VCC, 5",
+    "VCC5, 5",
+    "VDD_12, 12",
+    "-V5, -5",
+    "P12V, 12",
+    "N5V, -5",
+    "+12, 12",
+    "+3V3, 3.3",
+    "3.3V, 3.3"
+  })
+  void suppliesAreToldByTheirNames(String net, double volts) {
+    assertThat(SupplyName.volts(net)).contains(volts);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "screen blank, blank",
+    "screen black, blank",
+    "screen Dark, blank",
+    "screen wrong letters, wrong-letters",
+    "screen wrong-letters, wrong-letters",
+    "screen wrong tiles, wrong-letters",
+    "screen rubbish, garbage",
+    "screen no sound, no-sound",
+    "screen keys, dead-keys",
+    "screen works, works",
+    "screen settings lost, forgets",
+  })
+  void anyBoardShowsWhatAnyBoardCanShow(String line, String card) {
+    Board board = typed(PARTS, List.of());
+    assertThat(new BenchLine(board).understand(line, BenchContext.FRESH))
+        .isInstanceOfSatisfying(
+            Understanding.Understood.class,
+            u -> assertThat(u.statement()).isEqualTo(new Finding.Symptom(card)));
+  }
+
+  @Test
+  void aBoardWithCardsOfItsOwnHasThoseAlone() {
+    Board own = Boards.small();
+    assertThat(own.symptoms()).extracting(SymptomCard::id).containsExactly("blank", "works");
+    assertThat(new BenchLine(own).understand("screen reboots", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Refused.class);
+    assertThat(new BenchLine(own).understand("screen black", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Understood.class);
+  }
+
+  @Test
+  void theChancesOfABlockAreNotMoreThanOneInAll() {
+    for (String block : typed(PARTS, List.of()).blocks()) {
+      double all =
+          UsualSymptoms.shipped().stream()
+              .mapToDouble(c -> c.chances().getOrDefault(block, 0.0))
+              .sum();
+      assertThat(all).as(block).isBetween(0.2, 1.06);
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "\"unsorted\": 0.02 | \"cellar\": 0.02 | a board begins without a block called",
+        "\"also\": [\"stripes\", | \"also\": [\"black\", | is said of two symptoms",
+        "raconteur-usual/1 | raconteur-usual/9 | format",
+      })
+  void aWrongFileOfSymptomsSaysWhere(String from, String to, String says) {
+    String text =
+        raconteur.core.data.DataFile.shippedText(
+            UsualSymptoms.class, "/raconteur/core/data/usual.json");
+    int at = text.lastIndexOf(from.strip());
+    assertThat(at).isPositive();
+    String changed =
+        text.substring(0, at) + to.strip() + text.substring(at + from.strip().length());
+    assertThat(UsualSymptoms.read("usual.json", changed))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            r ->
+                assertThat(r.summary().toLowerCase(Locale.ROOT))
+                    .contains(says.strip().toLowerCase(Locale.ROOT)));
+  }
+}

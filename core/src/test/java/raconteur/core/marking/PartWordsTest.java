@@ -1,0 +1,75 @@
+package raconteur.core.marking;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.OptionalInt;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PartWordsTest {
+  private static String said(OptionalInt count) {
+    return count.isPresent() ? String.valueOf(count.getAsInt()) : "";
+  }
+
+  /** Ways of writing a connector down: common practice, no source. */
+  @ParameterizedTest
+  @CsvSource(
+      quoteCharacter = '"',
+      value = {
+        "power connector 4 pin, 4",
+        "4-pin, 4",
+        "20-way header, 20",
+        "keyboard 20 way, 20",
+        "edge connector 2x22, 44",
+        "2 x 10 box header, 20",
+        "DB25 female, 25",
+        "video DIN-5, 5",
+        "IDC 34, 34",
+        "header 20, 20",
+        "20P, 20",
+        "KEYBOARD, \"\"",
+        "12V input, \"\"",
+        "5V 2A, \"\"",
+        "0 pin, \"\"",
+        "999 way, \"\"",
+        "pitch 2.54 pin, \"\"",
+      })
+  void theWordsGiveAConnectorItsSize(String words, String ways) {
+    assertThat(said(PartWords.ways(words))).isEqualTo(ways);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      quoteCharacter = '"',
+      value = {
+        "9 x 4k7 SIL, 10",
+        "8x10K, 9",
+        "SIL9 4k7, 9",
+        "10 pin 4k7, 10",
+        "4k7, \"\"",
+        "4.7k, \"\""
+      })
+  void aRowOfResistorsHasOnePinMoreThanResistors(String words, String pins) {
+    assertThat(said(PartWords.resistorPins(words))).isEqualTo(pins);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      quoteCharacter = '"',
+      value = {
+        "27128 EPROM socketed, single wipe",
+        "Z80 CPU (socket), single wipe",
+        "2764 in socket, single wipe",
+        "6502 in a turned pin socket, turned pin",
+        "6502 dual-wipe, dual wipe",
+        "74LS245, \"\"",
+        "2764 not socketed, \"\"",
+        "2764 no socket, \"\"",
+        "4164 unsocketed, \"\"",
+        "28 pin socket only, \"\"",
+        "2764 soldered, \"\"",
+      })
+  void theWordsPutAPartInASocket(String words, String socket) {
+    assertThat(PartWords.socket(words)).isEqualTo(socket);
+  }
+}
