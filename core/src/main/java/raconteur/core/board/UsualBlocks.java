@@ -1,10 +1,13 @@
 package raconteur.core.board;
 
+import java.util.ArrayDeque;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -27,6 +30,9 @@ final class UsualBlocks {
   private static final double DRIVEN_BY = 0.4;
 
   private static final double BY_KIND = 0.5;
+
+  /** Lines followed from a resistor or capacitor at most. */
+  private static final int MOST_GATES = 12;
 
   /** Longer lines are buses of the whole board and tell nothing. */
   private static final int LONGEST_LINE = 24;
@@ -65,7 +71,9 @@ final class UsualBlocks {
         .parts()
         .forEach(
             p -> {
-              if (!isUnsorted(p) && !isNoSupplyCapacitor(p)) {
+              if (isInlet(p)) {
+                known.put(p.designator(), "power");
+              } else if (!isUnsorted(p) && !isNoSupplyCapacitor(p)) {
                 known.put(p.designator(), p.block());
               }
             });
@@ -92,12 +100,23 @@ final class UsualBlocks {
         && part.pins().stream().noneMatch(pin -> feeds.contains(netOf.get(pin).name()));
   }
 
+  /** A plug put to the ports by its kind, through which nothing but the supply comes. */
+  private boolean isInlet(Part part) {
+    List<Net> wired =
+        part.pins().stream().filter(netOf::containsKey).map(netOf::get).distinct().toList();
+    return part.device().isContact()
+        && part.block().equals("io")
+        && blocks.contains("power")
+        && (wired.isEmpty()
+            ? UsualRails.saysSupply(part)
+            : wired.size() > 1
+                && wired.stream()
+                    .allMatch(n -> feeds.contains(n.name()) || SupplyName.isGround(n.name())));
+  }
+
   /** The parts of a board, each in a block where anything tells it. */
   static List<Part> of(BoardContents contents) {
     UsualBlocks usual = new UsualBlocks(contents);
-    if (usual.known.size() == contents.parts().size()) {
-      return contents.parts();
-    }
     Map<String, String> told = usual.told();
     return contents.parts().stream()
         .map(p -> p.inBlock(told.getOrDefault(p.designator(), p.block())))
@@ -125,9 +144,53 @@ final class UsualBlocks {
       if (next.equals(told)) {
         break;
       }
-      told = next;
+      told.clear();
+      told.putAll(next);
+    }
+    for (Part part : parts.values()) {
+      if (!known.containsKey(part.designator()) && isPassive(part)) {
+        behindGates(part).ifPresent(block -> told.put(part.designator(), block));
+      }
     }
     return told;
+  }
+
+  private static boolean isPassive(Part part) {
+    return part.device().isResistor() || part.device().isCapacitor();
+  }
+
+  /**
+   * What a resistor or capacitor in front of gates is for: the processor's clock or reset, where
+   * the gates behind its lines come to that; other gates of the same package may do something else.
+   */
+  private Optional<String> behindGates(Part passive) {
+    Set<PinRef> seen = new HashSet<>(passive.pins());
+    Deque<PinRef> open = new ArrayDeque<>(passive.pins());
+    for (int step = 0; step < MOST_GATES && !open.isEmpty(); step++) {
+      PinRef at = open.poll();
+      Net net = netOf.get(at);
+      if (net == null || feeds.contains(net.name()) || SupplyName.isGround(net.name())) {
+        continue;
+      }
+      for (PinRef pin : net.path()) {
+        Part part = parts.get(pin.part());
+        if (part == null || !kind(pin).reads() || !seen.add(pin)) {
+          continue;
+        }
+        String meant = part.device().isProcessor() ? meant(pin, Map.of(pin.part(), "")) : "";
+        if (!meant.isEmpty() && blocks.contains(meant)) {
+          return Optional.of(meant);
+        }
+        String name = part.device().pin(pin.number()).map(DevicePin::name).orElse("");
+        part.device().gates().stream()
+            .filter(gate -> gate.inputs().contains(name))
+            .flatMap(gate -> part.device().pinNamed(gate.output()).stream())
+            .map(output -> part.pin(output.number()))
+            .filter(seen::add)
+            .forEach(open::add);
+      }
+    }
+    return Optional.empty();
   }
 
   private void byKind(Part part, Map<String, Map<String, Double>> votes) {

@@ -172,7 +172,7 @@ final class UsualRails {
   }
 
   /** Where the supply is plugged in. */
-  private static boolean saysSupply(Part part) {
+  static boolean saysSupply(Part part) {
     String block = part.block().toLowerCase(Locale.ROOT);
     return block.equals("power") || SUPPLY_WORDS.matcher(part.value()).matches();
   }

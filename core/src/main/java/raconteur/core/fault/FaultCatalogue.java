@@ -9,12 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.Net;
 import raconteur.core.board.Outline;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
 import raconteur.core.board.UsualSuspect;
 import raconteur.core.device.PinKind;
 import raconteur.core.finding.Finding;
@@ -59,7 +61,11 @@ public final class FaultCatalogue {
   /** Lists the faults of a board with marked damage areas. */
   public static FaultCatalogue of(
       Board board, Priors priors, History history, List<DamageArea> damage) {
-    return of(board, priors, history, new AsFound(damage, Map.of(), Set.of(), Set.of(), List.of()));
+    return of(
+        board,
+        priors,
+        history,
+        new AsFound(damage, Map.of(), Set.of(), Set.of(), List.of(), List.of()));
   }
 
   /**
@@ -71,19 +77,22 @@ public final class FaultCatalogue {
    * @param sets parts of one kind that were fitted together
    * @param measured ways that were joined or open against the board's nets: a joint between two
    *     nets that are nowhere neighbours, a supply that does not reach a pin
+   * @param atParts volts that were low at a part: its own supply pin may be open
    */
   public record AsFound(
       List<DamageArea> damage,
       Map<String, DamageArea.Kind> hurt,
       Set<String> missing,
       Set<List<String>> sets,
-      List<Finding.Continuity> measured) {
+      List<Finding.Continuity> measured,
+      List<Finding.FarVolts> atParts) {
     public AsFound {
       damage = List.copyOf(damage);
       hurt = Map.copyOf(hurt);
       missing = Set.copyOf(missing);
       sets = Set.copyOf(sets);
       measured = List.copyOf(measured);
+      atParts = List.copyOf(atParts);
     }
   }
 
@@ -96,6 +105,7 @@ public final class FaultCatalogue {
     worker.shorts(found.measured());
     worker.insideShorts(found.measured());
     found.measured().forEach(worker::supplyOpen);
+    found.atParts().forEach(worker::supplyWeak);
     worker.sets();
     return new FaultCatalogue(
         worker.faults, worker.odds.stream().mapToDouble(Double::doubleValue).toArray());
@@ -415,13 +425,43 @@ public final class FaultCatalogue {
       if (!measured.joined()
           && net.equals(board.netOf(measured.other()))
           && net.filter(n -> board.isSupply(n.name())).isPresent()) {
-        for (PinRef pin : List.of(measured.one(), measured.other())) {
-          Fault fault = new Fault(new Place.Contact(pin), FaultMode.OPEN);
-          if (!faults.contains(fault)) {
-            add(fault.place(), fault.mode(), rare());
-          }
-        }
+        supplyPin(measured.one());
+        supplyPin(measured.other());
       }
+    }
+
+    /** A rail that was low where a part takes it. */
+    void supplyWeak(Finding.FarVolts read) {
+      Optional<Rail> rail = board.rail(read.rail());
+      board.part(read.part()).stream()
+          .flatMap(part -> part.pins().stream())
+          .filter(
+              pin ->
+                  rail.isPresent()
+                      && board
+                          .netOf(pin)
+                          .filter(net -> net.name().equals(rail.get().net()))
+                          .isPresent())
+          .forEach(this::supplyPin);
+    }
+
+    private void supplyPin(PinRef pin) {
+      Fault fault = new Fault(new Place.Contact(pin), FaultMode.OPEN);
+      if (!faults.contains(fault)) {
+        add(fault.place(), fault.mode(), asItsOthers(pin));
+      }
+    }
+
+    /** A supply pin is open as often as the part's other contacts are. */
+    private double asItsOthers(PinRef pin) {
+      return IntStream.range(0, faults.size())
+          .filter(
+              i ->
+                  faults.get(i).place() instanceof Place.Contact(PinRef other)
+                      && other.part().equals(pin.part()))
+          .mapToDouble(odds::get)
+          .max()
+          .orElseGet(this::rare);
     }
 
     /** The chance of what nobody looks for by itself. */

@@ -48,6 +48,11 @@ record SeveralSubjects(
 
   private static final Set<String> VERBS =
       Set.of("mended", "found", "pull", "seat", "missing", "backwards");
+
+  /** Words that come before their part and are as often said behind it. */
+  private static final Set<String> AFTER_A_PART =
+      Set.of("piggyback", "swap", "diag", "function", "tap", "warm", "found", "mended", "without");
+
   private static final Set<String> VERDICTS = Set.of("tester", "rom");
   private static final Pattern RANGE =
       Pattern.compile("([A-Za-z]{1,4})(\\d{1,4})-([A-Za-z]{0,4})(\\d{1,4})");
@@ -218,6 +223,13 @@ record SeveralSubjects(
         return subjects.isEmpty() || after.isEmpty()
             ? Optional.empty()
             : made(subject -> subject + " " + first + after);
+      }
+      if (words.size() > 2
+          && isSubject(first)
+          && !first.contains(".")
+          && AFTER_A_PART.contains(words.get(1).toLowerCase(Locale.ROOT))) {
+        subjects.add(inCapitals(words.getFirst()));
+        return made(subject -> words.get(1).toLowerCase(Locale.ROOT) + " " + subject + rest(2));
       }
       int rest = gather(0, true);
       String after = rest(rest);

@@ -169,7 +169,6 @@ final class Words {
         .toList();
   }
 
-  /** One of a few fixed words, several of which may mean the same. */
   /**
    * What the rest of the line calls, where it is one of some words whole: {@code wrong letters} for
    * {@code wrong-letters}. Offers nothing; takes nothing where it is none.
@@ -186,6 +185,7 @@ final class Words {
     return meant;
   }
 
+  /** One of a few fixed words, several of which may mean the same. */
   <T> T oneOf(String what, Map<String, T> meanings) {
     return choose(what, meanings.keySet(), meanings::get);
   }

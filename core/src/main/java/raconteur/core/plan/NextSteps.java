@@ -11,10 +11,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.DepthMeter;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
@@ -189,6 +191,38 @@ public final class NextSteps {
         .findFirst();
   }
 
+  /** What makes a rail is not replaced before a meter was put on that rail since the last mend. */
+  private Optional<LookAhead.Scored> railBefore(
+      Suspect leader, List<LookAhead.Scored> scored, Telling telling) {
+    Set<String> made =
+        leader.place() instanceof Place.OfPart(String part)
+            ? board.rails().stream()
+                .filter(rail -> rail.madeBy().contains(part))
+                .map(Rail::name)
+                .collect(Collectors.toSet())
+            : Set.of();
+    boolean read =
+        telling.findings().stream()
+            .filter(told -> told.moment().epoch() == telling.epoch())
+            .anyMatch(told -> railRead(told.finding()).filter(made::contains).isPresent());
+    return read
+        ? Optional.empty()
+        : scored.stream()
+            .filter(s -> railRead(s.finding()).filter(made::contains).isPresent())
+            .findFirst();
+  }
+
+  /** The rail a meter was put on. */
+  private static Optional<String> railRead(Finding finding) {
+    return switch (finding) {
+      case Finding.RailVolts volts -> Optional.of(volts.rail());
+      case Finding.FarVolts volts -> Optional.of(volts.rail());
+      case Finding.RailOhms ohms -> Optional.of(ohms.rail());
+      case Finding.PullStep pull -> Optional.of(pull.rail());
+      case Finding _ -> Optional.empty();
+    };
+  }
+
   /** What switching on may break: a rail that reads low is not powered without need. */
   private double riskOfPower(Telling telling) {
     Map<String, Double> ohms = telling.context().lastRailOhms();
@@ -221,7 +255,9 @@ public final class NextSteps {
     boolean allowed =
         leader.probability() >= mendFrom
             && !declined.contains(StepWords.mendName(board, leader.place()));
-    Optional<LookAhead.Scored> rail = railToRead(scored, starved(telling), telling);
+    Optional<LookAhead.Scored> rail =
+        railToRead(scored, starved(telling), telling)
+            .or(() -> allowed ? railBefore(leader, scored, telling) : Optional.empty());
     Optional<LookAhead.Scored> chosen =
         rail.isPresent()
             ? rail

@@ -55,6 +55,9 @@ final class Activity {
     processors = lines(board, processor);
     byProcessor = reached(board, processor);
     byProcessor.removeAll(reached(board, others));
+    Set<String> moving = UsualLevels.movingWithoutProcessor(board);
+    byProcessor.removeIf(
+        pin -> board.netOf(pin).filter(net -> moving.contains(net.name())).isPresent());
   }
 
   private static Set<PinRef> lines(Board board, List<PinRef> drivers) {

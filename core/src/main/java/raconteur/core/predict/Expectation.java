@@ -21,6 +21,9 @@ sealed interface Expectation {
     }
   }
 
+  /** The rail was read at its source and is good: only the way to the place can be bad. */
+  record Fed() implements Expectation {}
+
   /** The reading lies among those of its peers. */
   record Among(RobustSpread peers) implements Expectation {}
 }

@@ -8,11 +8,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
+import raconteur.core.board.Rail;
 import raconteur.core.continuity.Peers;
 import raconteur.core.fault.Fault;
 import raconteur.core.finding.Conclusion;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.TestKind;
+import raconteur.core.judge.RailVoltage;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
 
@@ -175,6 +177,7 @@ public final class Predictor {
               .ofPart(temperature.part(), moment, told)
               .<Expectation>map(Expectation.Among::new)
               .orElse(Expectation.NONE);
+      case Finding.FarVolts far -> fed(far, moment, told);
       case Finding.NothingHot _ ->
           new Expectation.But(
               told.stream()
@@ -188,6 +191,21 @@ public final class Predictor {
                   .collect(Collectors.toSet()));
       case Finding _ -> Expectation.NONE;
     };
+  }
+
+  /** Whether the last reading of the rail at its source, since the last mend, was good. */
+  private Expectation fed(Finding.FarVolts far, Moment moment, List<DatedFinding> told) {
+    Rail rail = board.rail(far.rail()).orElseThrow();
+    return told.stream()
+        .filter(other -> other.moment().epoch() == moment.epoch())
+        .map(DatedFinding::finding)
+        .filter(Finding.RailVolts.class::isInstance)
+        .map(Finding.RailVolts.class::cast)
+        .filter(read -> read.rail().equals(far.rail()))
+        .reduce((_, later) -> later)
+        .filter(read -> RailVoltage.of(rail, read.volts()) == RailVoltage.Standing.GOOD)
+        .<Expectation>map(_ -> new Expectation.Fed())
+        .orElse(Expectation.NONE);
   }
 
   private TestModel<?> bare(Finding finding, Moment moment, Expectation expectation) {
@@ -205,7 +223,7 @@ public final class Predictor {
           supplyModels.voltsAt(
               t.rail(),
               t.part(),
-              "rail volts",
+              expectation instanceof Expectation.Fed,
               volts -> new Finding.FarVolts(t.rail(), t.part(), volts));
       case Finding.DummyVolts t ->
           supplyModels.volts(

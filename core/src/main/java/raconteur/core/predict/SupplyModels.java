@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.DoubleFunction;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
 import raconteur.core.fault.Fault;
@@ -57,14 +56,28 @@ record SupplyModels(Board board, Readings readings) {
         outcomes);
   }
 
-  /** The voltage of a rail at one part: its own joints are on the way there as well. */
+  /**
+   * The voltage of a rail at one part: its own joints are on the way there as well.
+   *
+   * @param fed whether the rail is good where it is made, so that nothing else can be
+   */
   TestModel<?> voltsAt(
-      String railName, String part, String test, Function<Double, Finding> reading) {
-    return volts(railName, test, reading, fault -> isOnTheWay(fault, railName, part));
+      String railName, String part, boolean fed, Function<Double, Finding> reading) {
+    Rail rail = board.rail(railName).orElseThrow();
+    var conditions = new RailConditions(board, rail);
+    return volts(
+        rail,
+        "rail volts",
+        reading,
+        fault ->
+            isOnTheWay(fault, railName, part)
+                ? "loaded"
+                : fed ? "good" : conditions.underVoltage(fault));
   }
 
   TestModel<?> volts(String railName, String test, Function<Double, Finding> reading) {
-    return volts(railName, test, reading, _ -> false);
+    Rail rail = board.rail(railName).orElseThrow();
+    return volts(rail, test, reading, new RailConditions(board, rail)::underVoltage);
   }
 
   private boolean isOnTheWay(Fault fault, String railName, String part) {
@@ -83,11 +96,10 @@ record SupplyModels(Board board, Readings readings) {
   }
 
   private TestModel<?> volts(
-      String railName,
+      Rail rail,
       String test,
       Function<Double, Finding> reading,
-      Predicate<Fault> weakensItThere) {
-    Rail rail = board.rail(railName).orElseThrow();
+      Function<Fault, String> condition) {
     var conditions = new RailConditions(board, rail);
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     double v = rail.volts();
@@ -101,7 +113,7 @@ record SupplyModels(Board board, Readings readings) {
         readings,
         test,
         List.of("good", "dry", "loaded", "pulled", "shorted", "gone"),
-        fault -> weakensItThere.test(fault) ? "loaded" : conditions.underVoltage(fault),
+        condition,
         found -> conditions.voltageOutcome(RailConditions.volts(found)),
         outcomes);
   }

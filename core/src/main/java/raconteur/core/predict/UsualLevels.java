@@ -55,10 +55,13 @@ final class UsualLevels {
   private final Map<String, Signal> levels = new HashMap<>();
   private final Map<String, List<PinRef>> drivers = new HashMap<>();
 
-  private UsualLevels(Board board) {
+  private final boolean running;
+
+  private UsualLevels(Board board, boolean running) {
     this.board = board;
+    this.running = running;
     for (Net net : board.nets()) {
-      net.healthy().ifPresent(signal -> levels.put(net.name(), signal));
+      net.healthy().filter(_ -> running).ifPresent(signal -> levels.put(net.name(), signal));
       drivers.put(
           net.name(),
           net.path().stream().filter(p -> fitted(p) && board.kind(p).drives()).toList());
@@ -68,13 +71,31 @@ final class UsualLevels {
       sources();
       rests();
       carryOn();
-      selects();
-      carryOn();
+      if (running) {
+        selects();
+        carryOn();
+      }
     }
   }
 
   static UsualLevels of(Board board) {
-    return new UsualLevels(board);
+    return new UsualLevels(board, true);
+  }
+
+  /**
+   * The lines that move though no processor runs: what the oscillators drive, through counters and
+   * through selectors that rest where strobes that nobody gives leave them.
+   */
+  static Set<String> movingWithoutProcessor(Board board) {
+    Set<String> moving = new HashSet<>();
+    new UsualLevels(board, false)
+        .levels.forEach(
+            (net, signal) -> {
+              if (signal == Signal.TOGGLING) {
+                moving.add(net);
+              }
+            });
+    return moving;
   }
 
   /** What a line usually does; empty where nothing tells. */
@@ -108,9 +129,14 @@ final class UsualLevels {
       for (DevicePin pin : device.pins()) {
         PinRef at = part.pin(pin.number());
         String name = plain(pin);
+        boolean strobe = device.isProcessor() && pin.kind().drives() && !running;
+        if (strobe && pin.name().startsWith("/")) {
+          say(at, Signal.HIGH);
+        }
         boolean moves =
-            device.isCrystal() && pin.kind() != PinKind.SUPPLY
-                || (device.isProcessor()
+            (device.isCrystal() && pin.kind() != PinKind.SUPPLY)
+                || (running
+                    && device.isProcessor()
                     && pin.kind().drives()
                     && (ADDRESS_OR_DATA.matcher(name).matches() || STROBE.matcher(name).matches()));
         if (moves) {
@@ -342,17 +368,5 @@ final class UsualLevels {
     return board.railOfNet(net.get().name()).isPresent()
         ? Optional.of(Signal.HIGH)
         : of(net.get().name());
-  }
-
-  /** The lines told here and what each does, for those who count how often that holds. */
-  Map<String, Signal> all() {
-    return Map.copyOf(levels);
-  }
-
-  /** Names of nets, sorted, whose state is not told. */
-  List<String> untold() {
-    List<String> names = new ArrayList<>();
-    board.nets().stream().filter(this::isOpen).map(Net::name).sorted().forEach(names::add);
-    return names;
   }
 }

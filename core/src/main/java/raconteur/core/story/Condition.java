@@ -25,6 +25,7 @@ import raconteur.core.finding.Finding;
  * @param missing parts that are not there now
  * @param sets parts that were replaced together
  * @param measured what a meter found joined or open
+ * @param atParts volts of a rail read at a part
  */
 public record Condition(
     List<DamageArea> damage,
@@ -33,10 +34,12 @@ public record Condition(
     Map<String, DamageArea.Kind> hurt,
     Set<String> missing,
     Set<List<String>> sets,
-    List<Finding.Continuity> measured) {
+    List<Finding.Continuity> measured,
+    List<Finding.FarVolts> atParts) {
   /** Nothing was looked at or marked. */
   public static final Condition UNMARKED =
-      new Condition(List.of(), Map.of(), Set.of(), Map.of(), Set.of(), Set.of(), List.of());
+      new Condition(
+          List.of(), Map.of(), Set.of(), Map.of(), Set.of(), Set.of(), List.of(), List.of());
 
   /** How far around a part that was changed the board counts as reworked. */
   private static final double AROUND_MILLIMETRES = 1;
@@ -49,9 +52,10 @@ public record Condition(
     missing = Set.copyOf(missing);
     sets = Set.copyOf(sets);
     measured = List.copyOf(measured);
+    atParts = List.copyOf(atParts);
   }
 
-  /** The same with only those measurements that are against the board's nets. */
+  /** The same with only those measurements that are against the board's nets and rails. */
   public Condition withSurprisesOnly(Board board) {
     return new Condition(
         damage,
@@ -60,7 +64,15 @@ public record Condition(
         hurt,
         missing,
         sets,
-        measured.stream().filter(way -> isSurprise(way, board)).toList());
+        measured.stream().filter(way -> isSurprise(way, board)).toList(),
+        atParts.stream().filter(read -> isLow(read, board)).toList());
+  }
+
+  private static boolean isLow(Finding.FarVolts read, Board board) {
+    return board
+        .rail(read.rail())
+        .filter(rail -> Math.abs(read.volts()) < Math.abs(rail.volts()) * (1 - rail.tolerance()))
+        .isPresent();
   }
 
   private static boolean isSurprise(Finding.Continuity way, Board board) {
@@ -101,7 +113,7 @@ public record Condition(
   /** What of this makes faults likelier, or possible. */
   public FaultCatalogue.AsFound asFoundFaults(Board board) {
     return new FaultCatalogue.AsFound(
-        allDamage(board), hurt, missing, setsOfOneKind(board), measured);
+        allDamage(board), hurt, missing, setsOfOneKind(board), measured, atParts);
   }
 
   /** The marked damage, and what was reworked around every part that is not original. */

@@ -152,6 +152,12 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
             .map(DatedFinding::finding)
             .flatMap(finding -> way(finding).stream())
             .distinct()
+            .toList(),
+        findings().stream()
+            .map(DatedFinding::finding)
+            .filter(Finding.FarVolts.class::isInstance)
+            .map(Finding.FarVolts.class::cast)
+            .distinct()
             .toList());
   }
 

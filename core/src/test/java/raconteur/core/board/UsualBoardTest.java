@@ -75,7 +75,16 @@ class UsualBoardTest {
   }
 
   @ParameterizedTest
-  @CsvSource({"U4, decode", "U6, clock", "U5, reset", "C1, reset", "R1, reset", "C2, power"})
+  @CsvSource({
+    "U4, decode",
+    "U6, clock",
+    "U5, reset",
+    "C1, reset",
+    "R1, reset",
+    "C2, power",
+    "J1, power",
+    "J2, io"
+  })
   void partsNobodySortedWorkInTheBlockTheySpeakTo(String part, String block) {
     assertThat(typed(PARTS, NETS).part(part).orElseThrow().block()).isEqualTo(block);
   }

@@ -56,7 +56,11 @@ class SeveralSubjectsTest {
     "U24 U25 U24 hot, U24 hot|U25 hot",
     "mended U24 U25 replaced, mended U24 replaced|mended U25 replaced",
     "found U24 U25 dead, found U24 dead|found U25 dead",
-    "pull U15 U16, pull U15|pull U16"
+    "pull U15 U16, pull U15|pull U16",
+    "U22 piggyback changed, piggyback U22 changed",
+    "u13 swap good same, swap U13 good same",
+    "U26 found dead, found U26 dead",
+    "J4 function good, function J4 good"
   })
   void isTakenApart(String line, String parts) {
     assertThat(says(line)).containsExactly(parts.split("\\|"));

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import raconteur.core.Boards;
@@ -57,5 +59,15 @@ class UsualLevelsTest {
     assertThat(count.right())
         .as("wrong: %s", count.wrong())
         .isGreaterThanOrEqualTo(Math.round(count.told() * 0.97f));
+  }
+
+  /**
+   * With the processor standing the counters of a picture go on, and what it alone drives stops.
+   */
+  @Test
+  void countersMoveWithoutTheProcessor() {
+    Set<String> moving = UsualLevels.movingWithoutProcessor(ToldStories.board("skua-3"));
+    assertThat(moving).contains("OSC", "CLK", "H0", "V3", "VA0", "VA7");
+    assertThat(moving).doesNotContain("A0", "D0", "/MREQ", "/ROMCS", "VA8");
   }
 }
