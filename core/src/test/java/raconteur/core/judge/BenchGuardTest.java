@@ -32,7 +32,16 @@ class BenchGuardTest {
 
   @Test
   void safePowerGoesOnWithoutAQuestion() {
-    assertThat(said("power on", "-5V dummy -5.0")).isInstanceOf(Understanding.Understood.class);
+    assertThat(
+            said(
+                "power on",
+                "-5V dummy -5.0",
+                "5V gnd 340 ohm",
+                "12V gnd 900 ohm",
+                "-5V gnd 2.5 kohm"))
+        .isInstanceOf(Understanding.Understood.class);
+    assertThat(said("power on", "-5V dummy -5.0").sentence())
+        .contains("+5V, +12V, -5V have not been read to ground");
     assertThat(said("power off")).isInstanceOf(Understanding.Understood.class);
   }
 

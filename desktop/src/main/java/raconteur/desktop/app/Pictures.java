@@ -121,9 +121,6 @@ public final class Pictures {
     frame.openCase(shown);
     if (frame.trace().isPresent()) {
       draw("trace");
-      press(Keys.TURN_OVER);
-      draw("trace-underside");
-      press(Keys.TURN_OVER);
       press(Keys.ARMS_LENGTH);
       draw("arms-length");
       press(Keys.ARMS_LENGTH);
@@ -146,6 +143,8 @@ public final class Pictures {
     }
     frame.openCase(CASE_TO_MEND);
     stage("Mend", "Plan", "mend");
+    frame.openCase(CASE_TO_SHOW);
+    stage("Hand over", "At a glance", "glance");
     frame.openCase(CASE_TO_PROVE);
     stage("Prove", "Plan", "prove");
     stage("Hand over", "Technical", "handover");

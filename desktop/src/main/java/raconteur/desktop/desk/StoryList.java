@@ -70,6 +70,17 @@ public final class StoryList extends ListView<Told> {
     }
   }
 
+  /** Chooses a line by its number and brings it into sight. */
+  public void choose(int number) {
+    for (int i = 0; i < getItems().size(); i++) {
+      if (getItems().get(i).entry().number() == number) {
+        getSelectionModel().clearAndSelect(i);
+        scrollTo(Math.max(0, i - 2));
+        return;
+      }
+    }
+  }
+
   private void showEnd() {
     layout();
     scrollTo(getItems().size() - 1);

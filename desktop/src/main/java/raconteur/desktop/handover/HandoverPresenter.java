@@ -3,13 +3,18 @@ package raconteur.desktop.handover;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import java.util.function.IntConsumer;
 import raconteur.casebook.store.Picture;
 import raconteur.core.handover.Handover;
 import raconteur.core.plan.Advisor;
+import raconteur.core.plan.Glance;
+import raconteur.core.practice.OddsShown;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
+import raconteur.core.story.Entry;
 import raconteur.core.story.Telling;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.workshop.Workshop;
@@ -19,12 +24,17 @@ import raconteur.desktop.workshop.Workshop;
  * are worked out anew. Without the toolkit.
  */
 final class HandoverPresenter {
+  private static final int MOST_PLACES = 5;
+
   private final CaseDesk desk;
   private final AtomicInteger asked = new AtomicInteger();
   private final List<Consumer<Handover>> waiting = new ArrayList<>();
   private Optional<Handover> facts = Optional.empty();
   private Optional<Telling> told = Optional.empty();
   private Optional<Advisor> advisor = Optional.empty();
+  private final AtomicInteger glances = new AtomicInteger();
+  private Optional<Telling> glanced = Optional.empty();
+  private Optional<Glance> glance = Optional.empty();
 
   HandoverPresenter(CaseDesk desk) {
     this.desk = desk;
@@ -80,6 +90,85 @@ final class HandoverPresenter {
                         }
                       });
             });
+  }
+
+  /** Whether what is suspected is kept from who practises. */
+  boolean hidesSuspects() {
+    return desk.odds() != OddsShown.SHOWN;
+  }
+
+  /**
+   * Draws up the story as a picture, a line at a time so that the desk's own questions come
+   * between; one that is asked for again, or for a story that has gone on, ends the one before.
+   *
+   * @param reached told the number of each line when it was weighed, on the window's thread
+   * @param then told on the window's thread
+   */
+  void glance(IntConsumer reached, Consumer<Glance> then) {
+    Telling now = desk.telling();
+    if (glanced.filter(now::equals).isPresent()) {
+      glance.ifPresent(then);
+      return;
+    }
+    glanced = Optional.of(now);
+    glance = Optional.empty();
+    int mine = glances.incrementAndGet();
+    Workshop workshop = desk.workshop();
+    Optional<Case> story = workshop.casebook().find(desk.state().header().number());
+    if (story.isPresent()) {
+      workshop
+          .worker()
+          .execute(
+              () ->
+                  weigh(
+                      mine,
+                      new Glance.Maker(desk.state().board(), advisor(workshop)),
+                      story.get().entries(),
+                      0,
+                      reached,
+                      then));
+    }
+  }
+
+  private void weigh(
+      int mine,
+      Glance.Maker maker,
+      List<Entry> entries,
+      int next,
+      IntConsumer reached,
+      Consumer<Glance> then) {
+    if (mine != glances.get()) {
+      return;
+    }
+    Workshop workshop = desk.workshop();
+    if (next < entries.size()) {
+      maker.take(entries.get(next));
+      workshop.window().execute(() -> tell(mine, () -> reached.accept(next + 1)));
+      try {
+        workshop.worker().execute(() -> weigh(mine, maker, entries, next + 1, reached, then));
+      } catch (RejectedExecutionException e) {
+        // The window is being closed: nobody waits for the picture any longer.
+        glances.incrementAndGet();
+      }
+      return;
+    }
+    Glance made = maker.made(MOST_PLACES);
+    workshop
+        .window()
+        .execute(
+            () ->
+                tell(
+                    mine,
+                    () -> {
+                      glance = Optional.of(made);
+                      then.accept(made);
+                    }));
+  }
+
+  private void tell(int mine, Runnable what) {
+    if (mine == glances.get()) {
+      what.run();
+    }
   }
 
   /** Made when it is first asked, by the worker alone. */

@@ -34,6 +34,7 @@ public final class HandoverStage {
                 export(files, "Technical sheet", FileKind.PDF, "case-" + number + "-technical.pdf"),
                 export(
                     files, "Technical sheet", FileKind.HTML, "case-" + number + "-technical.html")),
+            new GlancePane(presenter),
             new ToSayPane(
                 presenter,
                 export(files, "Facts", HandoverJson.KIND, "case-" + number + ".json"),

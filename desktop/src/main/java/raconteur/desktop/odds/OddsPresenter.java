@@ -20,6 +20,7 @@ import raconteur.core.odds.ClopperPearson;
 import raconteur.core.odds.CountedCase;
 import raconteur.core.odds.CountsFile;
 import raconteur.core.odds.Tally;
+import raconteur.desktop.workshop.Photographs;
 import raconteur.desktop.workshop.Workshop;
 
 /** What the closed cases have counted, per revision. Without the toolkit. */
@@ -48,6 +49,11 @@ public final class OddsPresenter {
   /** The title of a symptom card of a revision. */
   static String title(Board board, String card) {
     return board.symptom(card).map(SymptomCard::title).orElse(card);
+  }
+
+  /** What lies behind the drawing of a board. */
+  Photographs photographs() {
+    return workshop.photographs();
   }
 
   /** The name this shop goes by where counts are shared. */

@@ -55,7 +55,7 @@ public final class OddsView extends VBox {
   public OddsView(OddsPresenter presenter, IntConsumer onCase, FilePicker files) {
     this.presenter = presenter;
     this.files = files;
-    this.positions = new PositionsPane(onCase);
+    this.positions = new PositionsPane(onCase, presenter.photographs());
     Style.VIEW.on(this);
     revision.setConverter(Texts.shown(b -> b.identity().shortName()));
     revision.setAccessibleText("Revision");
@@ -134,7 +134,7 @@ public final class OddsView extends VBox {
           List<CountedCase> cases = presenter.counted(b);
           Tally counted = Tally.ofCounted(b, cases);
           tally = Optional.of(counted);
-          positions.show(counted);
+          positions.show(b, counted);
           symptoms.show(b, SymptomCauses.of(cases));
           together.getItems().setAll(RecurringSets.of(cases));
           quarters.getItems().setAll(Trend.of(cases).quarters());

@@ -1,21 +1,39 @@
 package raconteur.desktop.odds;
 
+import java.util.ArrayList;
+import java.util.DoubleSummaryStatistics;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import raconteur.core.board.Board;
+import raconteur.core.board.Outline;
+import raconteur.core.board.Part;
 import raconteur.core.odds.Tally;
+import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.Keys;
+import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.theme.Style;
+import raconteur.desktop.workshop.Photographs;
 
-/** What failed at each position, as a picture and as the table behind it. */
+/** What failed at each position: on the board, as shares with their reach, and as a table. */
 final class PositionsPane extends VBox {
+  private static final double MAP = 440;
+  private static final double ABOVE = 4;
+  private static final double ASIDE = 5;
+
+  private final BoardMap map;
   private final CountsChart chart = new CountsChart();
   private final RowTable<Tally.Row> table =
       new RowTable<>(
@@ -23,13 +41,20 @@ final class PositionsPane extends VBox {
           "Nothing counted yet: close a case (“gone home”) whose story says what was found or"
               + " replaced.");
   private Optional<Tally> tally = Optional.empty();
+  private Optional<Board> board = Optional.empty();
 
   /**
    * @param onCase opens a case behind a count
    */
-  PositionsPane(IntConsumer onCase) {
+  PositionsPane(IntConsumer onCase, Photographs photographs) {
+    map = new BoardMap(photographs);
     setSpacing(8);
     columns();
+    map.setOnPart(this::choose);
+    table
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((observed, before, row) -> mark(Optional.ofNullable(row)));
     table.setOnOpen(
         row -> {
           if (!row.caseNumbers().isEmpty()) {
@@ -42,10 +67,76 @@ final class PositionsPane extends VBox {
     Style.REASONS_PANE.on(scroll);
     scroll.setMinHeight(180);
     scroll.setFocusTraversable(false);
-    VBox.setVgrow(scroll, Priority.SOMETIMES);
+    StackPane sheet = new StackPane(map);
+    Style.SHEET.on(sheet);
+    sheet.setPrefWidth(MAP);
+    sheet.setMinWidth(MAP / 2);
+    HBox.setHgrow(scroll, Priority.ALWAYS);
+    HBox pictures = new HBox(10, sheet, scroll);
+    pictures.setPrefHeight(330);
+    VBox.setVgrow(pictures, Priority.SOMETIMES);
     VBox.setVgrow(table, Priority.ALWAYS);
-    table.setPrefHeight(280);
-    getChildren().addAll(scroll, table);
+    table.setPrefHeight(250);
+    getChildren().addAll(pictures, table);
+  }
+
+  /** A part clicked on the board is the row in the table. */
+  private void choose(String part) {
+    table.getItems().stream()
+        .filter(row -> row.position().equals(part))
+        .findFirst()
+        .ifPresent(
+            row -> {
+              table.getSelectionModel().select(row);
+              table.scrollTo(row);
+            });
+  }
+
+  private void mark(Optional<Tally.Row> chosen) {
+    map.setMarks(marks(chosen.map(Tally.Row::position).orElse("")));
+  }
+
+  /** The board with every part as strongly coloured as the share of boards it failed on. */
+  private MapMarks marks(String chosen) {
+    Map<String, Double> shares = new HashMap<>();
+    List<MapMarks.Note> notes = new ArrayList<>();
+    tally.ifPresent(
+        t ->
+            t.rows()
+                .forEach(
+                    row -> {
+                      double share = (double) row.affected() / t.boards();
+                      shares.put(row.position(), share);
+                      board
+                          .flatMap(b -> b.part(row.position()))
+                          .filter(part -> part.place().known())
+                          .ifPresent(part -> notes.add(note(part, share, notes.size() % 2 == 0)));
+                    }));
+    return new MapMarks(
+        shares,
+        Set.of(),
+        Set.of(),
+        Set.of(),
+        List.of(),
+        "",
+        List.of(),
+        chosen,
+        List.of(),
+        Set.of(),
+        notes,
+        Optional.empty());
+  }
+
+  /** Above the part or, every other one, below it, so that names and neighbours stay to be read. */
+  private static MapMarks.Note note(Part part, double share, boolean above) {
+    DoubleSummaryStatistics reach =
+        part.device().pins().stream()
+            .mapToDouble(pin -> Outline.pinOnBoard(part, pin.number()).y())
+            .summaryStatistics();
+    double y = above ? reach.getMin() - ABOVE : reach.getMax() + ABOVE;
+    return new MapMarks.Note(
+        new Outline.Point(part.place().xMillimetres() - ASIDE, y),
+        String.format(Locale.ROOT, "%.0f %%", share * 100));
   }
 
   private void columns() {
@@ -63,17 +154,32 @@ final class PositionsPane extends VBox {
                         String.format(
                             Locale.ROOT, "%.0f to %.0f %%", i.low() * 100, i.high() * 100))
                 .orElse(""));
+    table.column("Running sum", 100, this::runningSum);
     table.column("Replaced", 80, row -> String.valueOf(row.replaced()));
     table.column("Held", 70, row -> row.held() + " of " + row.affected());
-    table.column("Found to be", 220, row -> faults(row));
+    table.column("Found to be", 180, row -> faults(row));
     table.column(
         "Cases · " + Keys.OPEN.on("opens the latest"),
-        240,
+        220,
         row ->
             row.caseNumbers().stream().map(String::valueOf).collect(Collectors.joining(", "))
                 + (row.affected() > row.caseNumbers().size()
                     ? " and " + (row.affected() - row.caseNumbers().size()) + " of other shops"
                     : ""));
+  }
+
+  /** The share of all faults that this position and those above it make. */
+  private String runningSum(Tally.Row upTo) {
+    List<Tally.Row> rows = tally.map(Tally::rows).orElse(List.of());
+    int all = rows.stream().mapToInt(Tally.Row::affected).sum();
+    int here = 0;
+    for (Tally.Row row : rows) {
+      here += row.affected();
+      if (row.equals(upTo)) {
+        break;
+      }
+    }
+    return all == 0 ? "" : String.format(Locale.ROOT, "%.0f %%", 100.0 * here / all);
   }
 
   private static String faults(Tally.Row row) {
@@ -82,13 +188,17 @@ final class PositionsPane extends VBox {
         .collect(Collectors.joining(", "));
   }
 
-  void show(Tally counted) {
+  void show(Board shown, Tally counted) {
+    board = Optional.of(shown);
     tally = Optional.of(counted);
     chart.show(counted);
+    map.setBoard(shown);
     table.getItems().setAll(List.copyOf(counted.rows()));
+    mark(Optional.empty());
   }
 
   void setDim(boolean dim) {
+    map.setDim(dim);
     chart.setDim(dim);
   }
 

@@ -25,6 +25,9 @@ public abstract class StagePane {
     /** Says something in the bench line's echo. */
     void say(String sentence, boolean good);
 
+    /** Shows a line of the story, by its number. */
+    void showLine(int number);
+
     /** The answers of the pane are others now. */
     void answersChanged();
   }

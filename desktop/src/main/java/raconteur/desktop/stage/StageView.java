@@ -117,6 +117,11 @@ public final class StageView extends StackPane {
     }
 
     @Override
+    public void showLine(int number) {
+      story.choose(number);
+    }
+
+    @Override
     public void answersChanged() {
       showAnswers();
     }

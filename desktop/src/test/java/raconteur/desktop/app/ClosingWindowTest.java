@@ -22,6 +22,7 @@ import raconteur.casebook.store.StockRoom;
 import raconteur.core.board.Board;
 import raconteur.core.story.CaseState;
 import raconteur.core.story.Entry;
+import raconteur.desktop.desk.StoryList;
 
 /** From the first reading of a board with three faults to its way home, by keyboard. */
 class ClosingWindowTest extends InWindow {
@@ -109,6 +110,56 @@ class ClosingWindowTest extends InWindow {
     } catch (TimeoutException e) {
       throw new AssertionError("the sheets are not made", e);
     }
+  }
+
+  /** The story as a picture, gone through by its keys. */
+  @Test
+  void atAGlanceLeadsToTheLines(FxRobot robot) {
+    int number = 31;
+    window().workshop().casebook().create(number, "lanternfish-l1", "Harbour Museum", "dead");
+    for (String line : List.of("screen blank", "5V 5.0", "U12 tester fail")) {
+      window().workshop().casebook().append(number, line);
+    }
+    open(number);
+    settle();
+    key(KeyCode.CONTROL, KeyCode.DIGIT8);
+    turnTo(robot, "At a glance");
+    try {
+      WaitForAsyncUtils.waitFor(
+          60,
+          TimeUnit.SECONDS,
+          () ->
+              DemoWindow.fx(
+                  () ->
+                      String.valueOf(robot.lookup("#glance-chart").query().getAccessibleText())
+                          .startsWith("3 lines")));
+    } catch (TimeoutException e) {
+      throw new AssertionError("the picture is not made", e);
+    }
+    settle();
+    DemoWindow.fx(
+        () -> {
+          robot.lookup("#glance-chart").query().requestFocus();
+          return 0;
+        });
+    key(KeyCode.END);
+    Label line = robot.lookup("#glance-line").queryAs(Label.class);
+    assertThat(line.getText()).startsWith("3 · ").contains("U12 tester fail: ", "U12 ");
+    key(KeyCode.LEFT);
+    assertThat(line.getText()).startsWith("2 · ").contains("5V 5.0: ");
+    assertThat(
+            DemoWindow.fx(
+                () ->
+                    robot
+                        .lookup(
+                            (Node n) ->
+                                n instanceof StoryList list
+                                    && list.getSelectionModel().getSelectedItem() != null
+                                    && list.getSelectionModel().getSelectedItem().entry().number()
+                                        == 2)
+                        .queryAll()
+                        .size()))
+        .isEqualTo(1);
   }
 
   @Test
