@@ -25,7 +25,8 @@ public final class SupplyName {
    */
   public static Optional<Double> volts(String net) {
     String plain = net.replaceFirst("^/", "").toUpperCase(Locale.ROOT);
-    if (plain.equals("VCC") || plain.equals("VDD")) {
+    // A small number behind it counts the supplies and is no voltage.
+    if (plain.matches("(VCC|VDD)[12]?")) {
       return Optional.of(5.0);
     }
     Matcher matcher = VOLTS.matcher(plain);

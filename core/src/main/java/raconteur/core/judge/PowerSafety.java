@@ -40,6 +40,7 @@ import raconteur.core.story.Telling.DatedFinding;
  *     something on them was worked on
  * @param looked what was read of the others, in words, with the latest of those lines
  * @param wasOn the last line that was read under power since the last mend
+ * @param worked whether anything was mended on it
  */
 public record PowerSafety(
     List<String> reasons,
@@ -48,7 +49,8 @@ public record PowerSafety(
     List<String> notLooked,
     List<String> looked,
     Optional<Entry.Line> lastLook,
-    Optional<Entry.Line> wasOn) {
+    Optional<Entry.Line> wasOn,
+    boolean worked) {
   private static final int MOST_NAMED = 4;
 
   public PowerSafety {
@@ -113,7 +115,7 @@ public record PowerSafety(
     return few(notLooked)
         + (notLooked.size() == 1 ? " has" : " have")
         + " not been read to ground"
-        + (looked.isEmpty() && wasOn.isEmpty() ? "" : " since the last work on them");
+        + (worked ? " since the last work on the board" : "");
   }
 
   private static String few(List<String> names) {
@@ -183,7 +185,7 @@ public record PowerSafety(
       this.found = telling.condition().asFound(board);
       MendedRails mended = new MendedRails(board, telling);
       telling.findings().forEach(told -> note(told, mended));
-      int epoch = telling.mends().size();
+      int epoch = telling.epoch();
       wasOn =
           telling.findings().stream()
               .filter(t -> t.moment().epoch() == epoch && isSeenOn(t.finding()))
@@ -263,10 +265,13 @@ public record PowerSafety(
           reasons,
           proven,
           good,
-          ofChips().filter(name -> !lookedAt.containsKey(name)).toList(),
+          board.rails().isEmpty()
+              ? List.of("its supply")
+              : ofChips().filter(name -> !lookedAt.containsKey(name)).toList(),
           ofChips().filter(lookedAt::containsKey).map(this::looked).toList(),
           lookedAt.values().stream().max(Comparator.comparing(Entry.Line::at)),
-          wasOn);
+          wasOn,
+          telling.epoch() > 0);
     }
 
     /** The rails that chips hang on; what only feeds a regulator is behind it. */

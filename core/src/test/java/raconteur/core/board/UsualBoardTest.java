@@ -152,6 +152,8 @@ class UsualBoardTest {
     "5V, 5",
     "VCC, 5",
     "VCC5, 5",
+    "VCC1, 5",
+    "VDD2, 5",
     "VDD_12, 12",
     "-V5, -5",
     "P12V, 12",

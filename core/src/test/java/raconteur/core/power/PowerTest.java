@@ -237,7 +237,7 @@ class PowerTest {
         .isEqualTo("Not looked at yet: +5V, +12V, -5V have not been read to ground.");
     PowerSafety half = PowerSafety.of(BOARD, told(apart, "5V gnd 340 ohm", "12V gnd 900 ohm"));
     assertThat(half.state()).isEqualTo(PowerSafety.State.NOT_LOOKED);
-    assertThat(half.missing()).startsWith("-5V has not been read to ground");
+    assertThat(half.missing()).isEqualTo("-5V has not been read to ground");
     PowerSafety all =
         PowerSafety.of(BOARD, told(apart, "5V gnd 340 ohm", "12V gnd 900 ohm", "-5V gnd 2.5 kohm"));
     assertThat(all.state()).isEqualTo(PowerSafety.State.MAY);
@@ -251,6 +251,12 @@ class PowerTest {
     assertThat(
             PowerSafety.of(BOARD, told("-5V -5.0", "screen garbage", "mended U1 replaced")).state())
         .isEqualTo(PowerSafety.State.NOT_LOOKED);
+    assertThat(
+            PowerSafety.of(
+                    BOARD, told("-5V -5.0", "mended U1 U2 replaced", "screen garbage", "-5V -5.0"))
+                .state())
+        .as("one line that mends two parts is one epoch")
+        .isEqualTo(PowerSafety.State.WAS_ON);
     assertThat(PowerSafety.of(BOARD, told("-5V -5.0", "screen garbage", "5V gnd 1 ohm")).state())
         .isEqualTo(PowerSafety.State.DO_NOT);
   }
