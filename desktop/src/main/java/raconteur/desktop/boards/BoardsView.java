@@ -432,7 +432,7 @@ public final class BoardsView extends StackPane {
         switch (place) {
           case "rails" -> "Rails";
           case "flash table" -> "Flash table";
-          case "symptom cards" -> "Symptom cards";
+          case "symptom cards of its own" -> "Symptom cards";
           case "usual suspects" -> "Usual suspects";
           case "error codes" -> "Error codes";
           case "nets" -> "Nets";

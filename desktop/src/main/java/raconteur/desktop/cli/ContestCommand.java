@@ -147,9 +147,6 @@ final class ContestCommand extends Printing {
   }
 
   private int contest(Board found, List<Policies> chosen) {
-    if (found.symptoms().isEmpty()) {
-      return refuse("A contest needs a board with symptom cards; this one has none.");
-    }
     if (simulated && BenchSetUp.of(found).screen().isEmpty()) {
       return refuse(
           found.identity().id() + " cannot be switched on with a screen: leave --simulated out.");

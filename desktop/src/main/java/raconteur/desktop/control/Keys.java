@@ -76,6 +76,11 @@ public enum Keys {
   WHOLE_BOARD(
       Where.MAP, "all of it", plain(KeyCode.DIGIT0), plain(KeyCode.NUMPAD0), plain(KeyCode.HOME)),
 
+  GLANCE_BACK(Where.GLANCE, "the line before", plain(KeyCode.LEFT)),
+  GLANCE_ON(Where.GLANCE, "the next line", plain(KeyCode.RIGHT)),
+  GLANCE_FIRST(Where.GLANCE, "the first line", plain(KeyCode.HOME)),
+  GLANCE_LAST(Where.GLANCE, "the last line", plain(KeyCode.END)),
+
   FIND(Where.BOARDS, "find a part, pin, net or device", ctrl(KeyCode.F)),
   UNDO(Where.BOARDS, "take the last change back", ctrl(KeyCode.Z)),
   TAKE_NETS(Where.BOARDS, "take the typed nets", plain(KeyCode.ENTER)),
@@ -142,6 +147,7 @@ public enum Keys {
     BENCH_LINE("In the bench line", TRACE, STAGE),
     STORY("In the story", TRACE, STAGE),
     MAP("On the map", TRACE, STAGE, BOARDS),
+    GLANCE("On the case at a glance", STAGE),
     PHOTOGRAPH("On a photograph", EVERYWHERE),
     SEARCH("In the search", EVERYWHERE),
     MANUAL("In the manual", EVERYWHERE),

@@ -5,6 +5,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.IntConsumer;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
@@ -13,6 +14,7 @@ import javafx.scene.text.TextAlignment;
 import raconteur.core.plan.Glance;
 import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Drawing;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.theme.Theme;
 
 /**
@@ -58,22 +60,28 @@ final class GlanceChart extends Drawing {
     chosen = Math.min(chosen, glance.moments().size() - 1);
     setAccessibleText(
         glance.moments().size()
-            + " lines; left and right go from line to line and say what was suspected after it");
+            + " lines; "
+            + Keys.GLANCE_BACK.label()
+            + " and "
+            + Keys.GLANCE_ON.label()
+            + " go from line to line and say what was suspected after it");
     draw();
   }
 
   private void keys(KeyEvent e) {
     int last = shown.map(g -> g.moments().size() - 1).orElse(-1);
-    int to =
-        switch (e.getCode()) {
-          case LEFT -> chosen < 0 ? last : chosen - 1;
-          case RIGHT -> chosen + 1;
-          case HOME -> 0;
-          case END -> last;
-          default -> Integer.MIN_VALUE;
-        };
-    if (to != Integer.MIN_VALUE && last >= 0) {
-      choose(Math.clamp(to, 0, last));
+    OptionalInt to = OptionalInt.empty();
+    if (Keys.GLANCE_BACK.is(e)) {
+      to = OptionalInt.of(chosen < 0 ? last : chosen - 1);
+    } else if (Keys.GLANCE_ON.is(e)) {
+      to = OptionalInt.of(chosen + 1);
+    } else if (Keys.GLANCE_FIRST.is(e)) {
+      to = OptionalInt.of(0);
+    } else if (Keys.GLANCE_LAST.is(e)) {
+      to = OptionalInt.of(last);
+    }
+    if (to.isPresent() && last >= 0) {
+      choose(Math.clamp(to.getAsInt(), 0, last));
       e.consume();
     }
   }

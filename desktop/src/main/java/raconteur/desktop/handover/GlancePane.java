@@ -10,6 +10,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.core.plan.Glance;
 import raconteur.core.plan.PlaceWords;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
@@ -20,7 +21,11 @@ import raconteur.desktop.theme.Style;
 final class GlancePane extends StagePane {
   private static final String HOW =
       "Bands are as thick as a place was suspected after each line; triangles are mends, ticks are"
-          + " readings. A click, or left and right, goes to a line.";
+          + " readings. A click goes to a line, so do "
+          + Keys.GLANCE_BACK.label()
+          + " and "
+          + Keys.GLANCE_ON.label()
+          + ".";
 
   private final HandoverPresenter presenter;
   private final GlanceChart chart = new GlanceChart();

@@ -31,13 +31,11 @@ public final class SimulatedCases {
   }
 
   /**
-   * The boards that can be dealt: those that run, and those whose symptoms are known, for which the
-   * engine's own models say what a reading shows.
+   * The boards that can be dealt: all that have parts. Where one does not run, the engine's own
+   * models say what a reading shows.
    */
   public List<Board> boards() {
-    return workshop.boards().boards().stream()
-        .filter(board -> runs(board) || !board.symptoms().isEmpty())
-        .toList();
+    return workshop.boards().boards().stream().filter(board -> !board.parts().isEmpty()).toList();
   }
 
   /** Whether a board can be switched on and watched. */
