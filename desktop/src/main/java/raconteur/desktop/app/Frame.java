@@ -161,6 +161,7 @@ public final class Frame extends BorderPane {
     views.ifPresent(
         v -> {
           v.arrive().begin();
+          v.arrive().prefer(boards().flatMap(BoardsView::chosen));
           v.arrive().setDim(Theme.isDim(this));
           show(v.arrive(), v.arrive().firstFocus(), Way.ARRIVE);
         });

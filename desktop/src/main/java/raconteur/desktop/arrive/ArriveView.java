@@ -12,6 +12,7 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -110,11 +111,12 @@ public final class ArriveView extends VBox {
     return grid;
   }
 
-  private HBox buttons(Supplier<Optional<Path>> pickFile, Runnable onNewBoard) {
+  private FlowPane buttons(Supplier<Optional<Path>> pickFile, Runnable onNewBoard) {
     var open = Texts.button("Open the case", this::open, Style.MAIN_BUTTON);
     open.setDefaultButton(true);
-    return new HBox(
+    return new FlowPane(
         10,
+        8,
         open,
         Texts.button(
             "Which revision?", () -> revision.begin(presenter.boards()), Style.PLAIN_BUTTON),
@@ -134,6 +136,14 @@ public final class ArriveView extends VBox {
     complaint.clear();
     revision.leave();
     say(presenter.boardIssues());
+  }
+
+  /** Chooses the board that was looked at last, if there is one. */
+  public void prefer(Optional<String> id) {
+    board.getItems().stream()
+        .filter(b -> id.filter(b.identity().id()::equals).isPresent())
+        .findFirst()
+        .ifPresent(board::setValue);
   }
 
   private void say(String sentence) {
@@ -170,22 +180,24 @@ public final class ArriveView extends VBox {
         + board.depth().word()
         + ": "
         + board.depth().meaning()
-        + ".\nAssembly "
-        + board.identity().assembly()
-        + ", "
+        + ".\n"
+        + (board.identity().assembly().isBlank()
+            ? ""
+            : "Assembly " + board.identity().assembly() + ", ")
         + board.parts().size()
         + " parts, "
         + board.nets().size()
         + " nets, "
         + pins
-        + " pins in them.\nFlash table with "
-        + board.deadTest().flashes().size()
-        + " counts, "
-        + board.symptoms().size()
-        + " symptom cards.\nRails: "
-        + rails
-        + ".\nUsual suspects:\n"
-        + usual;
+        + " pins in them.\n"
+        + (board.deadTest().flashes().isEmpty()
+            ? "No flash table"
+            : "Flash table with " + board.deadTest().flashes().size() + " counts")
+        + (board.contents().symptoms().isEmpty()
+            ? ", the symptoms of any board"
+            : ", " + board.symptoms().size() + " symptom cards")
+        + (rails.isEmpty() ? ".\nNo rails" : ".\nRails: " + rails)
+        + (usual.isEmpty() ? "." : ".\nUsual suspects:\n" + usual);
   }
 
   private static String good(Rail rail) {

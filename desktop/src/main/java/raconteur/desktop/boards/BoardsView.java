@@ -573,6 +573,11 @@ public final class BoardsView extends StackPane {
     list.requestFocus();
   }
 
+  /** The id of the board looked at. */
+  public Optional<String> chosen() {
+    return presenter.chosen().map(b -> b.identity().id());
+  }
+
   /** Shows the board with an id. */
   public void choose(String id) {
     list.getItems().stream()
