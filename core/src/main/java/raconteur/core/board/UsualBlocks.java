@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
+import raconteur.core.device.PinRole;
 
 /**
  * Which block a part that nobody has sorted works in, by what it drives and what drives it: what
@@ -40,9 +41,6 @@ final class UsualBlocks {
   private static final Pattern DECODERS = Pattern.compile("74[A-Z]*(138|139|154|155|156|42|145)");
   private static final Pattern SHIFTERS = Pattern.compile("74[A-Z]*(165|166)");
   private static final Pattern SELECT = Pattern.compile("/?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?/?");
-  private static final Pattern RESET = Pattern.compile("(?i)[/~_]?(RES|RESET|RST)(IN)?[/_NB]*");
-  private static final Pattern CLOCK =
-      Pattern.compile("(?i)CLK|CLKIN|CLOCK|CK|PHI0?|X1|XTAL1?|EXTAL");
 
   private final Map<String, Part> parts = new HashMap<>();
   private final Map<PinRef, Net> netOf = new HashMap<>();
@@ -238,10 +236,10 @@ final class UsualBlocks {
   private String meant(PinRef pin, Map<String, String> told) {
     Device device = parts.get(pin.part()).device();
     String name = device.pin(pin.number()).map(DevicePin::name).orElse("");
-    if (device.isProcessor() && RESET.matcher(name).matches()) {
+    if (device.isProcessor() && PinRole.RESET.fits(name)) {
       return "reset";
     }
-    if (device.isProcessor() && CLOCK.matcher(name).matches()) {
+    if (device.isProcessor() && PinRole.CLOCK.fits(name)) {
       return "clock";
     }
     boolean selected = device.isRam() || device.isRom() || told.get(pin.part()).equals("io");

@@ -11,6 +11,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.data.Figures;
+import raconteur.core.device.PinRole;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Quantities;
 
@@ -18,11 +19,6 @@ import raconteur.core.finding.Quantities;
 public final class Clocks {
   private static final Pattern VALUE =
       Pattern.compile("([0-9]{1,6}(?:[.,][0-9]{1,6})?)\\s*([kM]?)Hz");
-  private static final Pattern RESET = Pattern.compile("(?i)[/~_]?(RES|RESET|RST)(IN)?[/_NB]*");
-
-  /** What data books call the clock input of a processor. */
-  private static final Pattern CLOCK =
-      Pattern.compile("CLK|CLKIN|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL", Pattern.CASE_INSENSITIVE);
 
   private static final int LARGEST_DIVIDER = 4096;
 
@@ -133,29 +129,29 @@ public final class Clocks {
    */
   public static Optional<PinRef> resetPin(Board board) {
     return board.nets().stream()
-        .filter(n -> RESET.matcher(n.name()).matches())
+        .filter(n -> PinRole.RESET.fits(n.name()))
         .flatMap(n -> n.path().stream())
         .filter(p -> board.part(p.part()).filter(x -> x.device().isProcessor()).isPresent())
         .findFirst()
         .or(
             () ->
-                inputsOfProcessors(board, RESET)
+                inputsOfProcessors(board, PinRole.RESET)
                     .filter(pin -> board.netOf(pin).isEmpty())
                     .findFirst());
   }
 
   /** Where processors read their clock, by the names of their devices' pins. */
   public static List<PinRef> clockPins(Board board) {
-    return inputsOfProcessors(board, CLOCK).toList();
+    return inputsOfProcessors(board, PinRole.CLOCK).toList();
   }
 
-  private static Stream<PinRef> inputsOfProcessors(Board board, Pattern name) {
+  private static Stream<PinRef> inputsOfProcessors(Board board, PinRole role) {
     return board.parts().stream()
         .filter(part -> part.fitted() && part.device().isProcessor())
         .flatMap(
             part ->
                 part.device().pins().stream()
-                    .filter(p -> name.matcher(p.name()).matches())
+                    .filter(p -> role.fits(p.name()))
                     .map(p -> part.pin(p.number())))
         .filter(pin -> board.kind(pin).reads());
   }

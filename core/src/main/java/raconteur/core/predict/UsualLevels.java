@@ -17,6 +17,7 @@ import raconteur.core.device.DevicePin;
 import raconteur.core.device.Expression;
 import raconteur.core.device.Gate;
 import raconteur.core.device.PinKind;
+import raconteur.core.device.PinRole;
 import raconteur.core.device.Signal;
 import raconteur.core.judge.Clocks;
 
@@ -49,7 +50,6 @@ final class UsualLevels {
           "(RD|WR|MREQ|M1|RFSH|R/W|RW|R/-W|AS|DS|UDS|LDS|DTACK|ALE|SYNC|E|PHI[0-2]?|VMA|PSEN|"
               + "LMRD|MEMR|MEMW|DBIN|IO/M|S0|S1|MRDC|DEN|READ|WRITE)");
   private static final Pattern SELECT = Pattern.compile("(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?");
-  private static final Pattern RESET = Pattern.compile("(RES|RESET|RST)(IN)?");
 
   private final Board board;
   private final Map<String, Signal> levels = new HashMap<>();
@@ -141,7 +141,7 @@ final class UsualLevels {
                     && (ADDRESS_OR_DATA.matcher(name).matches() || STROBE.matcher(name).matches()));
         if (moves) {
           say(at, Signal.TOGGLING);
-        } else if (device.isProcessor() && pin.kind().reads() && RESET.matcher(name).matches()) {
+        } else if (device.isProcessor() && pin.kind().reads() && PinRole.RESET.fits(name)) {
           say(at, pin.name().startsWith("/") ? Signal.HIGH : Signal.LOW);
         }
       }
