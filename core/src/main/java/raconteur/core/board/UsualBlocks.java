@@ -21,6 +21,7 @@ import raconteur.core.device.PinRole;
  * makes a processor's clock is of the clock, what selects memories is of the decode, what stands
  * between two blocks is of the one it speaks to. A part takes the block most of its lines speak
  * for; a line counts the less, the more hang on it. Parts learn from each other over a few rounds.
+ * The weights are judgement, no source.
  */
 final class UsualBlocks {
   static final String UNSORTED = "unsorted";
@@ -40,7 +41,6 @@ final class UsualBlocks {
 
   private static final Pattern DECODERS = Pattern.compile("74[A-Z]*(138|139|154|155|156|42|145)");
   private static final Pattern SHIFTERS = Pattern.compile("74[A-Z]*(165|166)");
-  private static final Pattern SELECT = Pattern.compile("/?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?/?");
 
   private final Map<String, Part> parts = new HashMap<>();
   private final Map<PinRef, Net> netOf = new HashMap<>();
@@ -243,7 +243,7 @@ final class UsualBlocks {
       return "clock";
     }
     boolean selected = device.isRam() || device.isRom() || told.get(pin.part()).equals("io");
-    return selected && SELECT.matcher(name).matches() ? "decode" : told.get(pin.part());
+    return selected && PinRole.SELECT.fits(name) ? "decode" : told.get(pin.part());
   }
 
   private PinKind kind(PinRef pin) {

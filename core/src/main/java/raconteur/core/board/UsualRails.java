@@ -29,12 +29,17 @@ final class UsualRails {
 
   private final List<Part> parts;
   private final Map<PinRef, String> netOf = new HashMap<>();
-  private List<Rail> rails;
+  private final List<Rail> rails;
 
   private UsualRails(BoardContents contents, List<Part> parts) {
     this.parts = parts.stream().filter(Part::fitted).toList();
     contents.nets().forEach(net -> net.path().forEach(pin -> netOf.put(pin, net.name())));
-    rails = contents.rails().isEmpty() && contents.nets().isEmpty() ? wanted() : contents.rails();
+    List<Rail> said =
+        contents.rails().isEmpty() && contents.nets().isEmpty() ? wanted() : contents.rails();
+    rails =
+        Stream.concat(said.stream(), said.stream().flatMap(r -> feed(r, said).stream()))
+            .distinct()
+            .toList();
   }
 
   /**
@@ -42,13 +47,13 @@ final class UsualRails {
    * volts above what comes out, which these regulators need, to twice that and five (common
    * practice, no source).
    */
-  private Optional<Rail> feed(Rail made) {
+  private Optional<Rail> feed(Rail made, List<Rail> said) {
     return regulatorsOn(made.net()).stream()
         .flatMap(p -> pinsNamed(p, "IN"))
         .filter(netOf::containsKey)
         .map(netOf::get)
         .filter(net -> !SupplyName.isGround(net))
-        .filter(net -> rails.stream().noneMatch(r -> r.net().equals(net)))
+        .filter(net -> said.stream().noneMatch(r -> r.net().equals(net)))
         .findFirst()
         .map(net -> feed(net, made.volts()));
   }
@@ -70,8 +75,6 @@ final class UsualRails {
   /** The rails of a board, with what makes them. */
   static List<Rail> of(BoardContents contents, List<Part> parts) {
     UsualRails usual = new UsualRails(contents, parts);
-    List<Rail> feeds = usual.rails.stream().flatMap(r -> usual.feed(r).stream()).toList();
-    usual.rails = Stream.concat(usual.rails.stream(), feeds.stream()).distinct().toList();
     return usual.rails.stream().map(usual::made).toList();
   }
 

@@ -2,10 +2,12 @@ package raconteur.core.device;
 
 import java.util.regex.Pattern;
 
-/** What data books call the pins that every processor has, whatever else it has (from memory). */
+/** What data books call pins that mean the same on many devices (from memory). */
 public enum PinRole {
   RESET("[/~_]?(RES|RESET|RST)(IN)?[/_NB]*"),
-  CLOCK("CLK|CLKIN|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL");
+  CLOCK("CLK|CLKIN|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL"),
+  /** Of a memory or a peripheral: what it is spoken to by. */
+  SELECT("[/~_]?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?[/_]*");
 
   private final Pattern names;
 

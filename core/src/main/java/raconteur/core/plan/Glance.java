@@ -18,7 +18,7 @@ import raconteur.core.story.Told;
 /**
  * A case as a picture: how strongly the places that led were suspected after every line.
  *
- * @param places those that were suspected most at any time, the strongest first
+ * @param places those that were suspected most at any time or are now, the strongest first
  * @param moments one a line, in the order of the story
  */
 public record Glance(List<Place> places, List<Moment> moments) {
@@ -103,6 +103,10 @@ public record Glance(List<Place> places, List<Moment> moments) {
     public Glance made(int most) {
       Map<Place, Double> highest = new LinkedHashMap<>();
       taken.forEach(t -> t.shares().forEach((p, share) -> highest.merge(p, share, Math::max)));
+      // Who leads now is asked for as much as who once led.
+      taken.stream()
+          .skip(Math.max(0, taken.size() - 1))
+          .forEach(t -> t.shares().forEach((p, share) -> highest.merge(p, share, Double::sum)));
       List<Place> places =
           highest.entrySet().stream()
               .sorted(Map.Entry.<Place, Double>comparingByValue(Comparator.reverseOrder()))

@@ -49,7 +49,6 @@ final class UsualLevels {
       Pattern.compile(
           "(RD|WR|MREQ|M1|RFSH|R/W|RW|R/-W|AS|DS|UDS|LDS|DTACK|ALE|SYNC|E|PHI[0-2]?|VMA|PSEN|"
               + "LMRD|MEMR|MEMW|DBIN|IO/M|S0|S1|MRDC|DEN|READ|WRITE)");
-  private static final Pattern SELECT = Pattern.compile("(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?");
 
   private final Board board;
   private final Map<String, Signal> levels = new HashMap<>();
@@ -344,7 +343,7 @@ final class UsualLevels {
         for (DevicePin pin : device.pins()) {
           PinRef at = part.pin(pin.number());
           boolean driven = board.netOf(at).filter(n -> !driversOf(n).isEmpty()).isPresent();
-          if (driven && pin.kind().reads() && SELECT.matcher(plain(pin)).matches()) {
+          if (driven && pin.kind().reads() && PinRole.SELECT.fits(pin.name())) {
             say(at, Signal.TOGGLING);
           }
         }

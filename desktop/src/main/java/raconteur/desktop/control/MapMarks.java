@@ -79,6 +79,23 @@ public record MapMarks(
         walked);
   }
 
+  /** A bare board but for how strongly parts are coloured. */
+  public static MapMarks coloured(Map<String, Double> shares) {
+    return new MapMarks(
+        shares,
+        NONE.cleared,
+        NONE.mended,
+        NONE.out,
+        NONE.tracks,
+        NONE.stepPart,
+        NONE.stepPins,
+        NONE.chosen,
+        NONE.damage,
+        NONE.differing,
+        NONE.notes,
+        NONE.walked);
+  }
+
   /** The same with parts and nets marked in which a sibling differs. */
   public MapMarks differing(Set<String> places) {
     return new MapMarks(

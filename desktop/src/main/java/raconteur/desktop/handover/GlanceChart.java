@@ -32,6 +32,7 @@ final class GlanceChart extends Drawing {
   private static final double MARK = 5;
   private static final double THICKEST = 0.82;
   private static final double DAY_ROOM = 44;
+  private static final double MEND_ROOM = 130;
   private static final int LONGEST_NAME = 17;
 
   private Optional<Glance> shown = Optional.empty();
@@ -171,6 +172,7 @@ final class GlanceChart extends Drawing {
   }
 
   private void lines(GraphicsContext g, Theme.Inks inks, Glance glance) {
+    double free = 0;
     for (int m = 0; m < glance.moments().size(); m++) {
       double x = x(glance, m);
       switch (glance.moments().get(m).kind()) {
@@ -186,6 +188,14 @@ final class GlanceChart extends Drawing {
           g.setFill(inks.mended());
           g.fillPolygon(
               new double[] {x - MARK, x + MARK, x}, new double[] {TOP - 14, TOP - 14, TOP - 4}, 3);
+          if (x >= free) {
+            String what = shortened(glance.moments().get(m).line().replaceFirst("^mended ", ""));
+            boolean left = x > getWidth() - MEND_ROOM;
+            g.setTextBaseline(VPos.CENTER);
+            g.setTextAlign(left ? TextAlignment.RIGHT : TextAlignment.LEFT);
+            g.fillText(what, left ? x - 2 * MARK : x + 2 * MARK, TOP - 10);
+            free = x + MEND_ROOM;
+          }
         }
         case OTHER -> {}
       }

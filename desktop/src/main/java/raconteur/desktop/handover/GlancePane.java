@@ -20,8 +20,8 @@ import raconteur.desktop.theme.Style;
 /** The case at a glance: its story as a picture, each line of which leads to the line. */
 final class GlancePane extends StagePane {
   private static final String HOW =
-      "Bands are as thick as a place was suspected after each line; triangles are mends, ticks are"
-          + " readings. A click goes to a line, so do "
+      "As thick as a place was suspected after each line; triangles are mends, ticks readings. A"
+          + " click goes to a line, so do "
           + Keys.GLANCE_BACK.label()
           + " and "
           + Keys.GLANCE_ON.label()
@@ -82,7 +82,7 @@ final class GlancePane extends StagePane {
       return;
     }
     presenter.glance(
-        reached -> words.setText("Line " + reached + " of the story is being weighed …"),
+        words::setText,
         glance -> {
           shown = Optional.of(glance);
           chart.show(glance);

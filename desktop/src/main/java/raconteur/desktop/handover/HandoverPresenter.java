@@ -6,8 +6,8 @@ import java.util.Optional;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
-import java.util.function.IntConsumer;
 import raconteur.casebook.store.Picture;
+import raconteur.core.board.Board;
 import raconteur.core.handover.Handover;
 import raconteur.core.plan.Advisor;
 import raconteur.core.plan.Glance;
@@ -101,10 +101,10 @@ final class HandoverPresenter {
    * Draws up the story as a picture, a line at a time so that the desk's own questions come
    * between; one that is asked for again, or for a story that has gone on, ends the one before.
    *
-   * @param reached told the number of each line when it was weighed, on the window's thread
+   * @param said how far it is, or that it cannot be made, in one sentence on the window's thread
    * @param then told on the window's thread
    */
-  void glance(IntConsumer reached, Consumer<Glance> then) {
+  void glance(Consumer<String> said, Consumer<Glance> then) {
     Telling now = desk.telling();
     if (glanced.filter(now::equals).isPresent()) {
       glance.ifPresent(then);
@@ -114,20 +114,16 @@ final class HandoverPresenter {
     glance = Optional.empty();
     int mine = glances.incrementAndGet();
     Workshop workshop = desk.workshop();
-    Optional<Case> story = workshop.casebook().find(desk.state().header().number());
-    if (story.isPresent()) {
-      workshop
-          .worker()
-          .execute(
-              () ->
-                  weigh(
-                      mine,
-                      new Glance.Maker(desk.state().board(), advisor(workshop)),
-                      story.get().entries(),
-                      0,
-                      reached,
-                      then));
-    }
+    int number = desk.state().header().number();
+    Board board = desk.state().board();
+    workshop
+        .worker()
+        .execute(
+            () -> {
+              List<Entry> entries =
+                  workshop.casebook().find(number).map(Case::entries).orElse(List.of());
+              weigh(mine, new Glance.Maker(board, advisor(workshop)), entries, 0, said, then);
+            });
   }
 
   private void weigh(
@@ -135,17 +131,24 @@ final class HandoverPresenter {
       Glance.Maker maker,
       List<Entry> entries,
       int next,
-      IntConsumer reached,
+      Consumer<String> said,
       Consumer<Glance> then) {
     if (mine != glances.get()) {
       return;
     }
     Workshop workshop = desk.workshop();
     if (next < entries.size()) {
-      maker.take(entries.get(next));
-      workshop.window().execute(() -> tell(mine, () -> reached.accept(next + 1)));
       try {
-        workshop.worker().execute(() -> weigh(mine, maker, entries, next + 1, reached, then));
+        maker.take(entries.get(next));
+      } catch (RuntimeException e) {
+        String why = "The picture cannot be made: line " + (next + 1) + " could not be weighed.";
+        workshop.window().execute(() -> tell(mine, () -> said.accept(why)));
+        throw e;
+      }
+      String far = (next + 1) + " of " + entries.size() + " lines are weighed …";
+      workshop.window().execute(() -> tell(mine, () -> said.accept(far)));
+      try {
+        workshop.worker().execute(() -> weigh(mine, maker, entries, next + 1, said, then));
       } catch (RejectedExecutionException e) {
         // The window is being closed: nobody waits for the picture any longer.
         glances.incrementAndGet();

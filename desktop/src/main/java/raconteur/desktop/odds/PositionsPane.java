@@ -1,13 +1,10 @@
 package raconteur.desktop.odds;
 
-import java.util.ArrayList;
-import java.util.DoubleSummaryStatistics;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
@@ -17,8 +14,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
-import raconteur.core.board.Outline;
-import raconteur.core.board.Part;
 import raconteur.core.odds.Tally;
 import raconteur.desktop.control.BoardMap;
 import raconteur.desktop.control.Keys;
@@ -29,9 +24,7 @@ import raconteur.desktop.workshop.Photographs;
 
 /** What failed at each position: on the board, as shares with their reach, and as a table. */
 final class PositionsPane extends VBox {
-  private static final double MAP = 440;
-  private static final double ABOVE = 4;
-  private static final double ASIDE = 5;
+  private static final double MAP = 600;
 
   private final BoardMap map;
   private final CountsChart chart = new CountsChart();
@@ -41,7 +34,6 @@ final class PositionsPane extends VBox {
           "Nothing counted yet: close a case (“gone home”) whose story says what was found or"
               + " replaced.");
   private Optional<Tally> tally = Optional.empty();
-  private Optional<Board> board = Optional.empty();
 
   /**
    * @param onCase opens a case behind a count
@@ -73,10 +65,10 @@ final class PositionsPane extends VBox {
     sheet.setMinWidth(MAP / 2);
     HBox.setHgrow(scroll, Priority.ALWAYS);
     HBox pictures = new HBox(10, sheet, scroll);
-    pictures.setPrefHeight(330);
+    pictures.setPrefHeight(420);
     VBox.setVgrow(pictures, Priority.SOMETIMES);
     VBox.setVgrow(table, Priority.ALWAYS);
-    table.setPrefHeight(250);
+    table.setPrefHeight(230);
     getChildren().addAll(pictures, table);
   }
 
@@ -99,44 +91,11 @@ final class PositionsPane extends VBox {
   /** The board with every part as strongly coloured as the share of boards it failed on. */
   private MapMarks marks(String chosen) {
     Map<String, Double> shares = new HashMap<>();
-    List<MapMarks.Note> notes = new ArrayList<>();
     tally.ifPresent(
         t ->
             t.rows()
-                .forEach(
-                    row -> {
-                      double share = (double) row.affected() / t.boards();
-                      shares.put(row.position(), share);
-                      board
-                          .flatMap(b -> b.part(row.position()))
-                          .filter(part -> part.place().known())
-                          .ifPresent(part -> notes.add(note(part, share, notes.size() % 2 == 0)));
-                    }));
-    return new MapMarks(
-        shares,
-        Set.of(),
-        Set.of(),
-        Set.of(),
-        List.of(),
-        "",
-        List.of(),
-        chosen,
-        List.of(),
-        Set.of(),
-        notes,
-        Optional.empty());
-  }
-
-  /** Above the part or, every other one, below it, so that names and neighbours stay to be read. */
-  private static MapMarks.Note note(Part part, double share, boolean above) {
-    DoubleSummaryStatistics reach =
-        part.device().pins().stream()
-            .mapToDouble(pin -> Outline.pinOnBoard(part, pin.number()).y())
-            .summaryStatistics();
-    double y = above ? reach.getMin() - ABOVE : reach.getMax() + ABOVE;
-    return new MapMarks.Note(
-        new Outline.Point(part.place().xMillimetres() - ASIDE, y),
-        String.format(Locale.ROOT, "%.0f %%", share * 100));
+                .forEach(row -> shares.put(row.position(), (double) row.affected() / t.boards())));
+    return MapMarks.coloured(shares).choosing(chosen);
   }
 
   private void columns() {
@@ -154,7 +113,7 @@ final class PositionsPane extends VBox {
                         String.format(
                             Locale.ROOT, "%.0f to %.0f %%", i.low() * 100, i.high() * 100))
                 .orElse(""));
-    table.column("Running sum", 100, this::runningSum);
+    table.column("Running sum of faults", 160, this::runningSum);
     table.column("Replaced", 80, row -> String.valueOf(row.replaced()));
     table.column("Held", 70, row -> row.held() + " of " + row.affected());
     table.column("Found to be", 180, row -> faults(row));
@@ -189,7 +148,6 @@ final class PositionsPane extends VBox {
   }
 
   void show(Board shown, Tally counted) {
-    board = Optional.of(shown);
     tally = Optional.of(counted);
     chart.show(counted);
     map.setBoard(shown);
