@@ -24,10 +24,22 @@ public record ContestReport(
     List<Standing> standings,
     Optional<Beside> beside) {
 
-  /** The planner's choices beside the best there are, in mean minutes over small problems. */
-  public record Beside(int problems, double optimum, double planned) {
+  /**
+   * The planner's choices beside others, in mean minutes over small problems.
+   *
+   * @param optimum the best there are
+   * @param byTheRule the best that mend only where the planner would let them
+   * @param mostBits always the test that tells most a minute
+   */
+  public record Beside(
+      int problems,
+      double optimum,
+      double byTheRule,
+      double planned,
+      double neverTesting,
+      double mostBits) {
     double ratio() {
-      return planned / optimum;
+      return planned / byTheRule;
     }
   }
 
@@ -80,12 +92,16 @@ public record ContestReport(
             text.append(
                 String.format(
                     Locale.ROOT,
-                    "on %d small problems cut out of the board: optimum %.2f min, the planner %.2f"
-                        + " min, %.3f times the optimum%n",
+                    "on %d small problems cut out of the board: optimum %.2f min, %.2f where mends"
+                        + " wait for the usual suspicion; the planner %.2f min, %.3f times that;"
+                        + " never testing %.2f min, most bits a minute %.2f min%n",
                     b.problems(),
                     b.optimum(),
+                    b.byTheRule(),
                     b.planned(),
-                    b.ratio())));
+                    b.ratio(),
+                    b.neverTesting(),
+                    b.mostBits())));
     return text.toString();
   }
 
@@ -123,7 +139,10 @@ public record ContestReport(
         out.writeObjectFieldStart("beside the optimum");
         out.writeNumberField("problems", beside.get().problems());
         out.writeNumberField("optimum minutes", beside.get().optimum());
+        out.writeNumberField("optimum by the rule minutes", beside.get().byTheRule());
         out.writeNumberField("planned minutes", beside.get().planned());
+        out.writeNumberField("never testing minutes", beside.get().neverTesting());
+        out.writeNumberField("most bits minutes", beside.get().mostBits());
         out.writeNumberField("ratio", beside.get().ratio());
         out.writeEndObject();
       }

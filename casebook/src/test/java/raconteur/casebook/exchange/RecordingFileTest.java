@@ -1,13 +1,17 @@
 package raconteur.casebook.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -159,5 +163,57 @@ class RecordingFileTest {
     var choice = new RecordingFile.Choice("", List.of("D7"), Optional.empty(), 1);
     Loaded<Recording> read = read("a.csv", "time,D0\n0,1\n", choice);
     assertThat(((Loaded.Refused<Recording>) read).summary()).contains("no column D7", "D0");
+  }
+
+  /**
+   * A dump as Icarus Verilog 11.0 writes it (core's resources/raconteur/core/verilog): the clock is
+   * low for 15 ns and high for 10, counters halve it from the fourth cycle on, and what the whole
+   * board did at each step stands in twelve.txt.
+   */
+  @Test
+  void aDumpOfAVerilogSimulatorIsReadAsItRan() throws Exception {
+    Path dump = Path.of(RecordingFileTest.class.getResource("twelve.vcd").toURI());
+    Recording recording =
+        RecordingFile.read(dump, RecordingFile.Choice.USUAL, share -> {}, () -> false).shipped();
+    Map<String, Recording.Line> lines = new HashMap<>();
+    recording.lines().forEach(line -> lines.put(line.name(), line));
+    List<String> file;
+    try (var in =
+        RecordingFileTest.class.getResourceAsStream("/raconteur/core/verilog/twelve.txt")) {
+      file = new String(in.readAllBytes(), StandardCharsets.US_ASCII).lines().toList();
+    }
+    String[] heading = file.getFirst().split("; ", -1);
+    List<String> names = List.of(heading[1].split(" ", -1));
+    assertThat(lines.keySet()).containsAll(names);
+
+    assertThat(lines.get("CLK").hertz().orElseThrow()).isCloseTo(40e6, within(1e3));
+    assertThat(lines.get("CLK").duty()).isCloseTo(0.4, within(0.001));
+    for (int bit = 0; bit < 4; bit++) {
+      assertThat(lines.get("H" + bit).hertz().orElseThrow())
+          .isCloseTo(20e6 / (1 << bit), within(1e3));
+    }
+    for (String line : List.of("H0", "H5", "H7", "FIELD", "L0", "NL3", "RC3", "V2")) {
+      assertThat(lines.get(line).changes())
+          .as(line)
+          .isEqualTo(changes(file.subList(1, 321), names.indexOf(line)));
+    }
+    assertThat(recording.pairs())
+        .anyMatch(p -> p.opposite() && Set.of(p.one(), p.other()).equals(Set.of("L0", "NL0")));
+    assertThat(recording.standing())
+        .extracting(Recording.Line::name)
+        .contains("GND", "VCC", "RC3")
+        .doesNotContain("H7", "OUT");
+  }
+
+  /** How often a line stood otherwise than in the row before, in the rows the simulator printed. */
+  private static long changes(List<String> rows, int line) {
+    long changes = 0;
+    char before = 'x';
+    for (String row : rows) {
+      char now = row.substring(row.indexOf(' ') + 1).charAt(line);
+      changes += before != 'x' && now != before ? 1 : 0;
+      before = now;
+    }
+    return changes;
   }
 }

@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import raconteur.core.board.Board;
 import raconteur.core.diagnose.Hypothesis;
-import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
@@ -24,18 +23,16 @@ import raconteur.core.predict.Readings;
 import raconteur.core.story.Moment;
 
 /**
- * The yardstick of the planner: small problems cut out of a board, in which exactly one of a few
- * faults is there, each of a few tests may be made once, and a mend is followed by a look. The
- * least expected minutes are found by trying every order (dynamic programming over what was seen
- * and mended; Bellman, Dynamic Programming, 1957, from memory), and what the planner's own choices
- * cost is reckoned in the same way, exactly and without dice.
+ * The yardstick of the planner: small problems cut out of a board ({@link SmallProblem}), with
+ * places and tests drawn by dice and not by the planner, and what they cost at best, by the
+ * planner's choices, by never testing and by always making the test that tells most a minute.
  *
- * <p>Time O(outcomes<sup>tests</sup> · 2<sup>places</sup>); with four tests and five places some
- * tenths of a second.
+ * <p>Eight places and as many tests as can be tried out in {@link SmallProblem#MOST_STATES} states;
+ * a second or so a problem.
  */
 public final class ExactOptimum {
-  private static final int PLACES = 5;
-  private static final int TESTS = 4;
+  private static final int PLACES = 8;
+  private static final int TESTS = 10;
   private static final int DRAWS = 400;
 
   private final Board board;
@@ -47,8 +44,18 @@ public final class ExactOptimum {
   private final TestFacts facts;
   private final double check;
 
-  /** What one small problem costs at best, and by the planner's choices, in minutes. */
-  public record Compared(double optimum, double planned) {}
+  /**
+   * What one small problem costs, in minutes.
+   *
+   * @param tests how many could be made
+   */
+  public record Compared(
+      int tests,
+      double optimum,
+      double byTheRule,
+      double planned,
+      double neverTesting,
+      double mostBits) {}
 
   public ExactOptimum(Board board) {
     this.board = board;
@@ -61,17 +68,32 @@ public final class ExactOptimum {
 
   /** One problem, the same for the same seed; empty where the draw gave none with tests. */
   public Optional<Compared> compare(long seed) {
-    List<Hypothesis> hypotheses = draw(new SplittableRandom(seed));
-    List<LookAhead.Test> tests = tests(hypotheses);
+    var dice = new SplittableRandom(seed);
+    List<Hypothesis> hypotheses = draw(dice);
+    List<LookAhead.Test> tests = tests(hypotheses, dice);
     if (tests.isEmpty() || hypotheses.size() < 2) {
       return Optional.empty();
     }
-    var problem = new Problem(hypotheses, tests);
-    double[] start = hypotheses.stream().mapToDouble(Hypothesis::probability).toArray();
+    var problem =
+        new SmallProblem(
+            hypotheses,
+            tests,
+            hypotheses.stream().mapToDouble(h -> words.mendMinutes(place(h)) + check).toArray(),
+            catalogue,
+            this::lookAhead,
+            school.mendFrom());
     return Optional.of(
         new Compared(
-            problem.value(start, 0, 0, false, new HashMap<>()),
-            problem.value(start, 0, 0, true, new HashMap<>())));
+            tests.size(),
+            problem.minutes(SmallProblem.Chooser.BEST),
+            problem.minutes(SmallProblem.Chooser.BEST_BY_THE_RULE),
+            problem.minutes(SmallProblem.Chooser.PLANNER),
+            problem.minutes(SmallProblem.Chooser.NEVER_TESTING),
+            problem.minutes(SmallProblem.Chooser.MOST_BITS)));
+  }
+
+  private Place place(Hypothesis hypothesis) {
+    return catalogue.places().get(catalogue.placeOf(hypothesis.faults().getFirst()));
   }
 
   /** Faults at different places, as likely as the priors have them. */
@@ -96,8 +118,8 @@ public final class ExactOptimum {
         .toList();
   }
 
-  /** The tests that tell most between them. */
-  private List<LookAhead.Test> tests(List<Hypothesis> hypotheses) {
+  /** Tests drawn from all that tell the hypotheses apart at all, whatever they cost. */
+  private List<LookAhead.Test> tests(List<Hypothesis> hypotheses, SplittableRandom dice) {
     List<Suspect> suspects = new ArrayList<>();
     for (Hypothesis h : hypotheses) {
       Fault fault = catalogue.faults().get(h.faults().getFirst());
@@ -107,20 +129,25 @@ public final class ExactOptimum {
     }
     LookAhead start = lookAhead(hypotheses);
     Moment now = new Moment(0, Set.of(), Optional.empty());
-    List<LookAhead.Test> all = new ArrayList<>();
-    for (Finding sample : Candidates.of(board, suspects, Set.of(), Map.of())) {
-      all.add(
-          start.test(
-              sample,
-              predictor.model(sample, now, List.of()),
-              new LookAhead.Price(
-                  facts.minutes(sample), facts.risk(sample), 0, facts.minutes(sample))));
+    List<Finding> samples = new ArrayList<>(Candidates.of(board, suspects, Set.of(), Map.of()));
+    List<LookAhead.Test> drawn = new ArrayList<>();
+    while (!samples.isEmpty() && drawn.size() < TESTS) {
+      Finding sample = samples.remove(dice.nextInt(samples.size()));
+      double minutes = facts.minutes(sample);
+      LookAhead.Test test =
+          merged(
+              start.test(
+                  sample,
+                  predictor.model(sample, now, List.of()),
+                  new LookAhead.Price(minutes, facts.risk(sample), 0, minutes)));
+      List<LookAhead.Test> more = new ArrayList<>(drawn);
+      more.add(test);
+      boolean small = SmallProblem.states(hypotheses.size(), more) <= SmallProblem.MOST_STATES;
+      if (test.likelihoods().length > 1 && small) {
+        drawn.add(test);
+      }
     }
-    return start.rank(all, Patience.ENDLESS).stream()
-        .limit(TESTS)
-        .map(LookAhead.Scored::test)
-        .map(ExactOptimum::merged)
-        .toList();
+    return drawn;
   }
 
   /** The same test with outcomes taken together that leave the same picture. */
@@ -149,145 +176,5 @@ public final class ExactOptimum {
 
   private LookAhead lookAhead(List<Hypothesis> hypotheses) {
     return new LookAhead(hypotheses, catalogue, words::mendMinutes, check);
-  }
-
-  /** One problem, and what a state of it is worth. */
-  private final class Problem {
-    private final List<Hypothesis> hypotheses;
-    private final List<LookAhead.Test> tests;
-    private final double[] mendMinutes;
-
-    Problem(List<Hypothesis> hypotheses, List<LookAhead.Test> tests) {
-      this.hypotheses = hypotheses;
-      this.tests = tests;
-      this.mendMinutes =
-          hypotheses.stream().mapToDouble(h -> words.mendMinutes(place(h)) + check).toArray();
-    }
-
-    private Place place(Hypothesis hypothesis) {
-      return catalogue.places().get(catalogue.placeOf(hypothesis.faults().getFirst()));
-    }
-
-    /**
-     * Expected minutes from here, times the chance of being here.
-     *
-     * @param weights of the hypotheses with what was seen, 0 where mended
-     * @param tested one bit a test
-     * @param mended one bit a hypothesis
-     * @param planned whether the planner chooses, else the best is taken
-     */
-    double value(
-        double[] weights,
-        int tested,
-        int mended,
-        boolean planned,
-        Map<List<Double>, Double> known) {
-      double chance = Arrays.stream(weights).sum();
-      if (chance <= 0) {
-        return 0;
-      }
-      List<Double> key = new ArrayList<>();
-      key.add((double) tested);
-      Arrays.stream(weights).forEach(key::add);
-      Double before = known.get(key);
-      if (before != null) {
-        return before;
-      }
-      double worth =
-          planned
-              ? follow(weights, chance, tested, mended, known)
-              : best(weights, chance, tested, mended, known);
-      known.put(key, worth);
-      return worth;
-    }
-
-    private double best(
-        double[] weights, double chance, int tested, int mended, Map<List<Double>, Double> known) {
-      double best = Double.MAX_VALUE;
-      for (int h = 0; h < weights.length; h++) {
-        if ((mended >> h & 1) == 0) {
-          best = Math.min(best, mend(h, weights, chance, tested, mended, false, known));
-        }
-      }
-      for (int t = 0; t < tests.size(); t++) {
-        if ((tested >> t & 1) == 0) {
-          best = Math.min(best, test(t, weights, chance, tested, mended, false, known));
-        }
-      }
-      return best;
-    }
-
-    private double follow(
-        double[] weights, double chance, int tested, int mended, Map<List<Double>, Double> known) {
-      List<Hypothesis> left = new ArrayList<>();
-      for (int h = 0; h < weights.length; h++) {
-        left.add(new Hypothesis(hypotheses.get(h).faults(), weights[h] / chance));
-      }
-      LookAhead ahead = lookAhead(left);
-      List<LookAhead.Test> open = new ArrayList<>();
-      for (int t = 0; t < tests.size(); t++) {
-        if ((tested >> t & 1) == 0) {
-          open.add(tests.get(t));
-        }
-      }
-      int leader = leader(ahead, left);
-      double share = left.get(leader).probability();
-      Optional<LookAhead.Scored> chosen =
-          ahead.choose(
-              ahead.rank(open, Patience.ENDLESS),
-              new LookAhead.Mending(
-                  Set.of(catalogue.placeOf(left.get(leader).faults().getFirst())),
-                  mendMinutes[leader],
-                  school.mendFrom(),
-                  share >= school.mendFrom()));
-      return chosen.isEmpty()
-          ? mend(leader, weights, chance, tested, mended, true, known)
-          : test(tests.indexOf(chosen.get().test()), weights, chance, tested, mended, true, known);
-    }
-
-    private int leader(LookAhead ahead, List<Hypothesis> left) {
-      int first = ahead.firstMend();
-      int leader = 0;
-      for (int h = 0; h < left.size(); h++) {
-        if (left.get(h).probability() >= school.mendFrom()) {
-          return h;
-        }
-        leader = catalogue.placeOf(left.get(h).faults().getFirst()) == first ? h : leader;
-      }
-      return leader;
-    }
-
-    private double mend(
-        int h,
-        double[] weights,
-        double chance,
-        int tested,
-        int mended,
-        boolean planned,
-        Map<List<Double>, Double> known) {
-      double[] rest = weights.clone();
-      rest[h] = 0;
-      return chance * mendMinutes[h] + value(rest, tested, mended | 1 << h, planned, known);
-    }
-
-    private double test(
-        int t,
-        double[] weights,
-        double chance,
-        int tested,
-        int mended,
-        boolean planned,
-        Map<List<Double>, Double> known) {
-      LookAhead.Test test = tests.get(t);
-      double sum = chance * test.price().all();
-      for (double[] likelihood : test.likelihoods()) {
-        double[] after = new double[weights.length];
-        for (int h = 0; h < after.length; h++) {
-          after[h] = weights[h] * likelihood[h];
-        }
-        sum += value(after, tested | 1 << t, mended, planned, known);
-      }
-      return sum;
-    }
   }
 }

@@ -50,7 +50,9 @@ final class LineDigest {
     if (seen && to == state) {
       return;
     }
-    if (seen) {
+    // A simulator's lines are unknown until something first drives them: that is no change yet.
+    boolean begins = changes == 0 && state == State.UNKNOWN;
+    if (seen && !begins) {
       pass(picos);
       first = changes == 0 ? to : first;
       changes++;

@@ -3,11 +3,14 @@ package raconteur.core.supply;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.board.Rail;
 
 class SupplyArithmeticTest {
@@ -42,34 +45,47 @@ class SupplyArithmeticTest {
   }
 
   /**
-   * The rounded values of IEC 60063 (from memory) are those whose neighbours' tolerance bands all
-   * but meet: 20 % for E6, 10 % for E12, 5 % for E24; and each series holds the coarser one.
+   * How IEC 60063 (from memory) makes its rounded series: the powers of the 24th root of ten to two
+   * figures, but one more for the seven values 27 to 47 and one less for 82; E12 and E6 are every
+   * second and every fourth of them.
    */
   @ParameterizedTest
-  @CsvSource({"6, 0.20", "12, 0.10", "24, 0.05"})
-  void aPreferredSeriesCoversItsDecade(int size, double tolerance) {
+  @ValueSource(ints = {6, 12, 24})
+  void aPreferredSeriesIsThatOfTheStandard(int size) {
+    List<Integer> standard = new ArrayList<>();
+    for (int i = 0; i < 24; i += 24 / size) {
+      int rounded = Math.toIntExact(Math.round(10 * Math.pow(10, i / 24.0)));
+      standard.add(rounded + (i >= 10 && i <= 16 ? 1 : i == 22 ? -1 : 0));
+    }
     PreferredValues series =
-        List.of(PreferredValues.E6, PreferredValues.E12, PreferredValues.E24).stream()
+        Stream.of(PreferredValues.E6, PreferredValues.E12, PreferredValues.E24)
             .filter(s -> s.decade().length == size)
             .findFirst()
             .orElseThrow();
-    int[] values = series.decade();
-    for (int i = 0; i < values.length; i++) {
-      double next = i + 1 < values.length ? values[i + 1] : 100;
-      assertThat(values[i] * (1 + tolerance)).isGreaterThan(next * (1 - tolerance) * 0.95);
-      double exact = 10 * Math.pow(10, i / (double) size);
-      assertThat(values[i]).isCloseTo((int) Math.round(exact), within(1));
-    }
-    if (size > 6) {
-      int[] coarser = size == 12 ? PreferredValues.E6.decade() : PreferredValues.E12.decade();
-      assertThat(values).contains(coarser);
-    }
+    assertThat(Arrays.stream(series.decade()).boxed().toList()).isEqualTo(standard);
   }
 
   @ParameterizedTest
   @CsvSource({"2.63, 2.7", "500, 560", "100, 100", "0.95, 1", "82.1, 100", "48000, 56000"})
   void theNextPreferredValueIsNotBelow(double wanted, double value) {
     assertThat(PreferredValues.E12.atLeast(wanted)).isCloseTo(value, within(value * 1e-9));
+  }
+
+  /** Over five decades: the value found is one of the series, not below, and none lies between. */
+  @Test
+  void noPreferredValueIsPassedOver() {
+    List<Double> all = new ArrayList<>();
+    for (double decade = 0.01; decade < 1000; decade *= 10) {
+      for (int tenth : PreferredValues.E24.decade()) {
+        all.add(tenth * decade);
+      }
+    }
+    for (double wanted = 0.2; wanted < 900; wanted *= 1.0137) {
+      double found = PreferredValues.E24.atLeast(wanted);
+      double least = wanted * (1 - 1e-9);
+      double next = all.stream().filter(v -> v >= least).min(Double::compare).orElseThrow();
+      assertThat(found).as("from %s up", wanted).isCloseTo(next, within(next * 1e-9));
+    }
   }
 
   @Test

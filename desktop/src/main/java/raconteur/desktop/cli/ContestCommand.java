@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -216,19 +217,24 @@ final class ContestCommand extends Printing {
       return Optional.empty();
     }
     var yardstick = new ExactOptimum(found);
-    double optimum = 0;
-    double planned = 0;
-    int compared = 0;
+    List<ExactOptimum.Compared> all = new ArrayList<>();
     for (int i = 0; i < problems; i++) {
-      Optional<ExactOptimum.Compared> one = yardstick.compare(seed + i);
-      if (one.isPresent()) {
-        optimum += one.get().optimum();
-        planned += one.get().planned();
-        compared++;
-      }
+      yardstick.compare(seed + i).ifPresent(all::add);
     }
-    return compared == 0
+    return all.isEmpty()
         ? Optional.empty()
-        : Optional.of(new ContestReport.Beside(compared, optimum / compared, planned / compared));
+        : Optional.of(
+            new ContestReport.Beside(
+                all.size(),
+                mean(all, ExactOptimum.Compared::optimum),
+                mean(all, ExactOptimum.Compared::byTheRule),
+                mean(all, ExactOptimum.Compared::planned),
+                mean(all, ExactOptimum.Compared::neverTesting),
+                mean(all, ExactOptimum.Compared::mostBits)));
+  }
+
+  private static double mean(
+      List<ExactOptimum.Compared> all, ToDoubleFunction<ExactOptimum.Compared> of) {
+    return all.stream().mapToDouble(of).average().orElseThrow();
   }
 }
