@@ -211,10 +211,14 @@ public final class Casebook implements AutoCloseable {
   public synchronized Outcome<CaseState> move(int caseNumber, CaseState state) {
     return writing(
         h -> {
-          h.createUpdate("UPDATE cases SET state = :state WHERE number = :number")
-              .bind("state", state.words())
-              .bind("number", caseNumber)
-              .execute();
+          int moved =
+              h.createUpdate("UPDATE cases SET state = :state WHERE number = :number")
+                  .bind("state", state.words())
+                  .bind("number", caseNumber)
+                  .execute();
+          if (moved == 0) {
+            throw new Refused("Case " + caseNumber + " is not in this casebook.");
+          }
           return state;
         },
         "The case cannot be moved.");

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -40,8 +41,11 @@ public record WalkedLine(String net, List<Point> points, List<Gap> breaks) {
   /**
    * The line walked last: the one the latest reading belongs to, if a second pin of it was looked
    * at. Linear in the findings.
+   *
+   * @param good what a line shows on a good board, where that is known
    */
-  public static Optional<WalkedLine> latest(Board board, Telling telling) {
+  public static Optional<WalkedLine> latest(
+      Board board, Telling telling, Function<Net, Optional<Signal>> good) {
     Map<PinRef, Signal> seen = new LinkedHashMap<>();
     for (Telling.DatedFinding told : telling.findings()) {
       boolean now =
@@ -64,7 +68,7 @@ public record WalkedLine(String net, List<Point> points, List<Gap> breaks) {
         .netOf(last)
         .filter(net -> !board.isSupply(net.name()))
         .filter(net -> net.path().stream().filter(seen::containsKey).count() > 1)
-        .map(net -> of(board, net, seen));
+        .map(net -> of(board, net, seen, good));
   }
 
   private static Optional<Finding.Probe> level(Finding finding) {
@@ -77,14 +81,15 @@ public record WalkedLine(String net, List<Point> points, List<Gap> breaks) {
     };
   }
 
-  private static WalkedLine of(Board board, Net net, Map<PinRef, Signal> seen) {
+  private static WalkedLine of(
+      Board board, Net net, Map<PinRef, Signal> seen, Function<Net, Optional<Signal>> good) {
     Optional<Signal> driven =
         net.path().stream()
             .filter(pin -> board.kind(pin).drives() && seen.containsKey(pin))
             .map(seen::get)
             .reduce((one, other) -> one == other ? one : Signal.DOUBTFUL)
             .filter(s -> s != Signal.DOUBTFUL);
-    Signal signal = driven.or(net::healthy).orElse(Signal.TOGGLING);
+    Signal signal = driven.or(() -> good.apply(net)).orElse(Signal.TOGGLING);
     List<Point> points = new ArrayList<>();
     for (PinRef pin : net.path()) {
       if (seen.containsKey(pin)) {

@@ -13,6 +13,7 @@ import raconteur.core.fault.History;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
+import raconteur.core.predict.GoodBoard;
 import raconteur.core.predict.Predictor;
 import raconteur.core.predict.Readings;
 import raconteur.core.story.Condition;
@@ -46,9 +47,14 @@ public final class Advisor {
    *
    * @param calledBad what parts called bad together have in common
    * @param origins where the numbers behind it come from, in one sentence
+   * @param good what the lines of a good board do
    */
   public record Advice(
-      Telling telling, Diagnosis diagnosis, List<CalledBad> calledBad, String origins) {}
+      Telling telling,
+      Diagnosis diagnosis,
+      List<CalledBad> calledBad,
+      String origins,
+      GoodBoard good) {}
 
   /**
    * @param history what closed cases of this revision have counted
@@ -135,7 +141,7 @@ public final class Advisor {
     }
     Diagnosis diagnosis = diagnose.apply(reasoning.diagnoser(), telling);
     List<CalledBad> calledBad = CalledBad.all(telling, diagnosis, reasoning.catalogue(), predictor);
-    return new Advice(telling, diagnosis, calledBad, origins);
+    return new Advice(telling, diagnosis, calledBad, origins, predictor.good());
   }
 
   /** What to do next; takes longer than {@link #advise}. */

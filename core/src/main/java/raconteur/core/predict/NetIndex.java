@@ -23,7 +23,7 @@ import raconteur.core.judge.Clocks;
  */
 final class NetIndex {
   private final Board board;
-  private final UsualLevels usual;
+  private final GoodBoard good;
   private final List<PinRef> pinsById = new ArrayList<>();
   private final Map<PinRef, Integer> idOfPin = new HashMap<>();
   private final Signal[] healthyOrToggling;
@@ -38,7 +38,7 @@ final class NetIndex {
 
   NetIndex(Board board) {
     this.board = board;
-    this.usual = UsualLevels.of(board);
+    this.good = GoodBoard.of(board);
     for (Part part : board.parts()) {
       for (PinRef pin : part.pins()) {
         idOfPin.put(pin, pinsById.size());
@@ -145,7 +145,12 @@ final class NetIndex {
     }
     return board.railOfNet(net.get().name()).isPresent()
         ? Optional.of(Signal.HIGH)
-        : net.get().healthy().or(() -> usual.of(net.get().name()));
+        : good.shows(net.get());
+  }
+
+  /** What the lines of a good board do. */
+  GoodBoard good() {
+    return good;
   }
 
   /** Whether what a line does on a good board is known by somebody, and not only usual. */

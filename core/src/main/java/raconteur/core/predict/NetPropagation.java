@@ -41,6 +41,10 @@ public final class NetPropagation {
     this.nets = new NetIndex(board);
   }
 
+  GoodBoard good() {
+    return nets.good();
+  }
+
   /** What a probe shows at a pin of a good running board, where it is known. */
   public Optional<Signal> healthy(PinRef pin) {
     return nets.healthy(pin);

@@ -68,6 +68,11 @@ public final class Predictor {
     return PathModel.diagnostic(shared(), found).makesJustThese(found, fault);
   }
 
+  /** What the lines of a good board do. */
+  public GoodBoard good() {
+    return nets.good();
+  }
+
   /** How faults spread on this board. */
   NetPropagation nets() {
     return nets;

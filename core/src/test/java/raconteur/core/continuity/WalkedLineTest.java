@@ -7,6 +7,7 @@ import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.board.Board;
+import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.story.Telling;
 
@@ -15,7 +16,7 @@ class WalkedLineTest {
   private static final Board BOARD = Boards.KITTIWAKE_B;
 
   private static Optional<WalkedLine> walked(String... lines) {
-    return WalkedLine.latest(BOARD, Telling.of(BOARD, Stories.of(lines)));
+    return WalkedLine.latest(BOARD, Telling.of(BOARD, Stories.of(lines)), Net::healthy);
   }
 
   @Test

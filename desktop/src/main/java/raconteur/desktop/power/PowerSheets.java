@@ -24,6 +24,7 @@ import raconteur.core.judge.Verdict;
 import raconteur.core.judge.Verdicts;
 import raconteur.core.power.PowerUpOrder;
 import raconteur.core.power.RegulatorHeat;
+import raconteur.core.predict.GoodBoard;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
 import raconteur.core.supply.DummyLoad;
@@ -278,9 +279,10 @@ final class PowerSheets {
 
   /** One pin of every net that runs in the clock block on a good board. */
   private static List<PinRef> clockPins(Board board) {
+    GoodBoard good = GoodBoard.of(board);
     return board.nets().stream()
-        .filter(n -> n.healthy().filter(s -> s == Signal.TOGGLING).isPresent())
         .filter(n -> n.path().stream().anyMatch(p -> inBlock(board, p, "clock")))
+        .filter(n -> good.shows(n).filter(s -> s == Signal.TOGGLING).isPresent())
         .map(Net::path)
         .map(List::getFirst)
         .limit(8)

@@ -15,6 +15,8 @@ import raconteur.core.board.PinRef;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.Signal;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Quantities;
+import raconteur.core.predict.GoodBoard;
 import raconteur.core.signal.AddressLoop;
 import raconteur.core.signal.Recording;
 import raconteur.desktop.workshop.Workshop;
@@ -25,6 +27,7 @@ public final class SignalsPresenter {
 
   private final Workshop workshop;
   private final Board board;
+  private final GoodBoard good;
   private final AtomicBoolean stopped = new AtomicBoolean();
 
   /**
@@ -56,6 +59,7 @@ public final class SignalsPresenter {
   public SignalsPresenter(Workshop workshop, Board board) {
     this.workshop = workshop;
     this.board = board;
+    this.good = GoodBoard.of(board);
   }
 
   /** Gives up reading; what was read so far is shown. */
@@ -160,7 +164,7 @@ public final class SignalsPresenter {
     Optional<PinRef> pin = pin(line.name());
     boolean sayable = line.shown() != Signal.DOUBTFUL && line.shown() != Signal.STILL;
     Optional<Signal> healthy =
-        pin.flatMap(board::netOf).flatMap(Net::healthy).filter(s -> s != line.shown());
+        pin.flatMap(board::netOf).flatMap(good::shows).filter(s -> s != line.shown());
     return new Row(
         line.name(),
         line.shown().name().toLowerCase(Locale.ROOT),
@@ -173,7 +177,7 @@ public final class SignalsPresenter {
   }
 
   private static String hertz(double hertz) {
-    return raconteur.core.finding.Quantities.hertz(hertz);
+    return Quantities.hertz(hertz);
   }
 
   /** A net by its name, at the pin that drives it, or a pin by its own. */

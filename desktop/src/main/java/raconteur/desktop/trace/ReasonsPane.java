@@ -53,7 +53,7 @@ final class ReasonsPane extends ScrollPane {
       boolean thinking) {
     Diagnosis diagnosis = advice.diagnosis();
     lines.getChildren().clear();
-    WalkedLine.latest(board, advice.telling()).ifPresent(this::walked);
+    WalkedLine.latest(board, advice.telling(), advice.good()::shows).ifPresent(this::walked);
     lines
         .getChildren()
         .add(Texts.label("Why " + PlaceWords.shortly(suspect.place()), Style.HEADING));

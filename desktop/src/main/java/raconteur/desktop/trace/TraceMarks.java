@@ -44,7 +44,7 @@ final class TraceMarks {
     Optional<Step> step = state.shownStep();
     List<PinRef> pins = step.map(Step::pins).orElse(List.of());
     Optional<WalkedLine> walked =
-        state.advice().flatMap(a -> WalkedLine.latest(state.board(), a.telling()));
+        state.advice().flatMap(a -> WalkedLine.latest(state.board(), a.telling(), a.good()::shows));
     return new MapMarks(
         suspicion,
         cleared,
