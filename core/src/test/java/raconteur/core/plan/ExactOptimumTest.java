@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 
 class ExactOptimumTest {
-  private static final int PROBLEMS = Integer.getInteger("raconteur.problems", 8);
+  private static final int PROBLEMS = Integer.getInteger("raconteur.problems", 4);
 
   /**
    * The aim set for the planner: at most 1.15 times the best there is, on average over small

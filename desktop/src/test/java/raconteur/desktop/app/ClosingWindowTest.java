@@ -265,14 +265,4 @@ class ClosingWindowTest extends InWindow {
     key(KeyCode.ENTER);
     assertThat(room.stock().items().getLast().count()).as("taken knowingly").isZero();
   }
-
-  @Test
-  void anyWordOfAnyStoryIsFound() {
-    key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
-    write("u39 tester");
-    WaitForAsyncUtils.waitForFxEvents();
-    key(KeyCode.ENTER);
-    key(KeyCode.ENTER);
-    assertThat(window().frame().trace()).isPresent();
-  }
 }

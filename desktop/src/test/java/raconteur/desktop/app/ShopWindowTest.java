@@ -92,22 +92,6 @@ class ShopWindowTest extends InWindow {
     assertThat(says(robot, "No case is on the bench")).isTrue();
   }
 
-  /** What is marked bad is asked about once; the second time it is taken. */
-  @Test
-  void aDeadPartIsTakenOnTheSecondPress(FxRobot robot) {
-    open(13);
-    stockroom();
-    robot.interact(field(robot, "What came in")::requestFocus);
-    write("QM-11 dead box from case 41, U13");
-    key(KeyCode.ENTER);
-    robot.interact(() -> field(robot, "Find in the stock").setText("case 41, U13"));
-    robot.interact(() -> table(robot, "Stock").getSelectionModel().select(0));
-    press(robot, "take one for the bench");
-    assertThat(says(robot, "Once more takes it knowingly.")).isTrue();
-    press(robot, "take one for the bench");
-    assertThat(says(robot, "Taken for case 13; 0 left.")).isTrue();
-  }
-
   @Test
   void theStockGoesOutAndComesInAsAFile(FxRobot robot) throws IOException {
     stockroom();
@@ -165,11 +149,7 @@ class ShopWindowTest extends InWindow {
   /** Words from anywhere in any story lead to the case they were said in. */
   @Test
   void aLineOfAnyStoryIsFoundAndOpened(FxRobot robot) {
-    DemoWindow.fx(
-        () -> {
-          window().frame().showSearch();
-          return 0;
-        });
+    key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
     TextField words = field(robot, "Words to find in all stories");
     robot.interact(words::requestFocus);
     write("probe tip slipped");
