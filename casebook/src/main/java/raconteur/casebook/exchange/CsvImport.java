@@ -59,6 +59,7 @@ final class CsvImport {
     OptionalInt value = columns.value();
     OptionalInt block = table.column("block", "section", "group", "function");
     OptionalInt socket = table.column("socket");
+    OptionalInt remarks = table.column("remarks", "remark", "notes", "note", "comments", "info");
     OptionalInt side = table.column("side", "layer", "tb");
     OptionalInt turned = table.column("rotation", "turned", "rot", "angle");
     OptionalInt fitted = table.column("fitted", "populate", "populated", "mounted", "dnp", "dnf");
@@ -88,6 +89,7 @@ final class CsvImport {
                   part.value = DraftBoard.clean(row.cell(value));
                   part.block = DraftBoard.clean(row.cell(block)).toLowerCase(Locale.ROOT);
                   part.socket = socket(row.cell(socket));
+                  part.remarks = DraftBoard.clean(row.cell(remarks));
                   part.fitted =
                       !notFitted(row.cell(fitted), fitted)
                           && texts.stream().noneMatch(t -> t.matches("(?i)dnp|dnf|not fitted"));
@@ -104,6 +106,7 @@ final class CsvImport {
             + named(", value", value)
             + named(", block", block)
             + named(", socket", socket)
+            + named(", remarks", remarks)
             + (x.isPresent() && y.isPresent() ? ", place" : ""));
   }
 

@@ -231,9 +231,12 @@ final class DeviceGuess {
           case "S", "SW" ->
               highest(part) > 2 && highest(part) % 2 == 0
                   ? "dip-switch-" + highest(part) / 2
-                  : "switch";
+                  : isCalled(part, "dip|dil") && ways(part) > 1
+                      ? "dip-switch-" + ways(part)
+                      : "switch";
           case "BT", "BAT" -> "back-up-cell";
-          case "J", "P", "CN", "CON", "SK", "PL" -> "connector-" + ways(part);
+          case "J", "P", "CN", "CON", "SK", "PL" ->
+              (isEdge(part) ? "edge-" : "connector-") + ways(part);
           default -> "";
         };
     return library.find(name);
@@ -245,7 +248,14 @@ final class DeviceGuess {
 
   /** All a list says of a part. */
   private static String words(DraftBoard.DraftPart part) {
-    return String.join(" ", part.texts) + " " + part.value;
+    return String.join(" ", part.texts) + " " + part.value + "; " + part.remarks;
+  }
+
+  /** A connector with a letter among its pins, or called an edge where a file names no pins. */
+  private static boolean isEdge(DraftBoard.DraftPart part) {
+    return PartWords.isEdge(words(part))
+        && ways(part) > 3
+        && (part.pins.isEmpty() || part.pins.keySet().stream().anyMatch(p -> p.matches("[A-Z]+")));
   }
 
   /** What the words say, unless a file names a higher pin. */

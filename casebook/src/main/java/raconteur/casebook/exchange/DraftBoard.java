@@ -48,6 +48,10 @@ final class DraftBoard {
     String value = "";
     String block = "";
     String socket = "";
+
+    /** What else is said of it, in nobody's form. */
+    String remarks = "";
+
     boolean fitted = true;
     boolean underside;
     double turned;

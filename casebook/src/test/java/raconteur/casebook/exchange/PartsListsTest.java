@@ -166,7 +166,7 @@ class PartsListsTest {
     assertThat(device(imported, "RN1")).isEqualTo("resistor-pack-9");
     assertThat(device(imported, "J1")).isEqualTo("connector-4");
     assertThat(device(imported, "J2")).isEqualTo("connector-20");
-    assertThat(device(imported, "J3")).isEqualTo("connector-44");
+    assertThat(device(imported, "J3")).isEqualTo("edge-44");
     assertThat(device(imported, "J4")).isEqualTo("connector-1");
   }
 

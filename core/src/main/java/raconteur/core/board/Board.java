@@ -50,7 +50,7 @@ public final class Board {
     this.contents = contents;
     identity = contents.identity();
     blocks = contents.blocks();
-    List<Part> sorted = UsualBlocks.of(contents);
+    List<Part> sorted = UsualSeries.of(contents, UsualBlocks.of(contents));
     parts = index(sorted, Part::designator);
     nets = index(contents.nets(), Net::name);
     rails = index(UsualRails.of(contents, sorted), Rail::name);

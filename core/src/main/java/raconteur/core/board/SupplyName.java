@@ -20,8 +20,8 @@ public final class SupplyName {
   private SupplyName() {}
 
   /**
-   * The volts a net's name says; {@code VCC} is 5. {@code 12V_EN} and {@code A5} say none, nor does
-   * {@code V8}, which is a line of a vertical counter.
+   * The volts a net's name says; {@code VCC} is 5. {@code 12V_EN} and {@code A5} say none, nor do
+   * {@code V8}, which is a line of a vertical counter, and {@code P5}, one of a row of ports.
    */
   public static Optional<Double> volts(String net) {
     String plain = net.replaceFirst("^/", "").toUpperCase(Locale.ROOT);
@@ -30,7 +30,7 @@ public final class SupplyName {
       return Optional.of(5.0);
     }
     Matcher matcher = VOLTS.matcher(plain);
-    if (!matcher.matches() || (!plain.contains("V") && matcher.group(1).isEmpty())) {
+    if (!matcher.matches() || (!plain.contains("V") && !matcher.group(1).matches("[+-]"))) {
       return Optional.empty();
     }
     String decimals =

@@ -7,10 +7,12 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
@@ -40,6 +42,14 @@ final class UsualBlocks {
   private static final int LONGEST_LINE = 24;
 
   private static final Pattern DECODERS = Pattern.compile("74[A-Z]*(138|139|154|155|156|42|145)");
+  private static final Pattern SELECTORS =
+      Pattern.compile("74[A-Z]*(153|157|158|253|257|258|298|352|353)");
+  private static final Pattern BUFFERS =
+      Pattern.compile("74[A-Z]*(240|241|244|245|373|374|540|541|573|574|640|643|645|646|652)");
+
+  /** A buffer with fewer of a processor's words is none of its bus. */
+  private static final int FEWEST_WORDS = 4;
+
   private static final Pattern SHIFTERS = Pattern.compile("74[A-Z]*(165|166)");
 
   private final Map<String, Part> parts = new HashMap<>();
@@ -52,10 +62,17 @@ final class UsualBlocks {
   private final List<List<PinRef>> lines;
   private final Set<String> blocks;
 
+  /** Whether every part was given its block by somebody. */
+  private final boolean sortedByHand;
+
+  private final Set<Net> words;
+
   private UsualBlocks(BoardContents contents) {
     blocks = new HashSet<>(contents.blocks());
     contents.nets().forEach(n -> n.path().forEach(pin -> netOf.put(pin, n)));
     contents.parts().forEach(p -> parts.put(p.designator(), p));
+    sortedByHand = contents.parts().stream().noneMatch(UsualBlocks::isUnsorted);
+    words = words(contents);
     contents.rails().forEach(r -> feeds.add(r.net()));
     contents.parts().stream()
         .filter(p -> p.device().isRegulator() || p.device().isSeries())
@@ -71,6 +88,8 @@ final class UsualBlocks {
             p -> {
               if (isInlet(p)) {
                 known.put(p.designator(), "power");
+              } else if (isPictureMemory(p)) {
+                known.put(p.designator(), "video");
               } else if (!isUnsorted(p) && !isNoSupplyCapacitor(p)) {
                 known.put(p.designator(), p.block());
               }
@@ -110,6 +129,67 @@ final class UsualBlocks {
             : wired.size() > 1
                 && wired.stream()
                     .allMatch(n -> feeds.contains(n.name()) || SupplyName.isGround(n.name())));
+  }
+
+  /**
+   * A memory put to the processor's by its kind on a board nobody has sorted, that makes the
+   * picture: a ROM whose words never come to a processor, as characters and colours do not, or a
+   * RAM whose address comes through selectors, unless it is a dynamic one.
+   */
+  private boolean isPictureMemory(Part part) {
+    Device device = part.device();
+    boolean byKind = part.block().equals("rom") || part.block().equals("ram");
+    if (!byKind || sortedByHand || !blocks.contains("video") || words.isEmpty()) {
+      return false;
+    }
+    if (device.isRom()) {
+      List<Net> out = netsOf(part, device.pins().stream().filter(p -> p.kind().drives()));
+      return !out.isEmpty() && out.stream().noneMatch(words::contains);
+    }
+    boolean dynamic = device.pins().stream().anyMatch(p -> p.name().matches("/?RAS"));
+    List<Net> addresses = netsOf(part, device.addressPins().stream());
+    return device.isRam()
+        && !dynamic
+        && !addresses.isEmpty()
+        && 2 * addresses.stream().filter(this::isSelected).count() > addresses.size();
+  }
+
+  private List<Net> netsOf(Part part, Stream<DevicePin> pins) {
+    return pins.map(p -> netOf.get(part.pin(p.number()))).filter(Objects::nonNull).toList();
+  }
+
+  private boolean isSelected(Net net) {
+    return net.path().stream()
+        .filter(pin -> kind(pin).drives())
+        .anyMatch(pin -> SELECTORS.matcher(parts.get(pin.part()).device().name()).matches());
+  }
+
+  /** The lines of the processors' words, and those behind their transceivers and buffers. */
+  private Set<Net> words(BoardContents contents) {
+    Set<Net> found = new HashSet<>();
+    for (Part part : contents.parts()) {
+      if (part.device().isProcessor()) {
+        found.addAll(
+            netsOf(
+                part,
+                part.device().pins().stream()
+                    .filter(p -> p.name().matches("(D|DB|AD|P0\\.)[0-9]{1,2}"))));
+      }
+    }
+    Set<Net> behind = new HashSet<>();
+    for (Part part : contents.parts()) {
+      if (BUFFERS.matcher(part.device().name()).matches()) {
+        List<Net> all =
+            netsOf(
+                part,
+                part.device().pins().stream().filter(p -> p.kind().drives() || p.kind().reads()));
+        if (all.stream().filter(found::contains).count() >= FEWEST_WORDS) {
+          behind.addAll(all);
+        }
+      }
+    }
+    found.addAll(behind);
+    return found;
   }
 
   /** The parts of a board, each in a block where anything tells it. */

@@ -35,7 +35,7 @@ public final class DeviceLibrary {
   private static final Pattern SEVENTY_FOUR = Pattern.compile("(?:54|74)([A-Z]{0,4})([0-9]{2,4})");
   private static final Pattern FOUR_THOUSAND = Pattern.compile("74(?:A?HCT?|VHC)(4[0-9]{3}|40106)");
   private static final Pattern NUMBERED =
-      Pattern.compile("(connector|resistor-pack|dip-switch)-([0-9]{1,3})");
+      Pattern.compile("(connector|edge|resistor-pack|dip-switch)-([0-9]{1,3})");
 
   private final Map<String, Device> devices;
   private final Map<String, Device> byFunction = new LinkedHashMap<>();
@@ -109,8 +109,8 @@ public final class DeviceLibrary {
   }
 
   /**
-   * Connectors, resistor packs and rows of switches of any size, such as {@code connector-20},
-   * which need no library.
+   * Connectors, edge connectors, resistor packs and rows of switches of any size, such as {@code
+   * connector-20}, which need no library.
    */
   public static Optional<Device> numbered(String name) {
     Matcher matcher = NUMBERED.matcher(name);
@@ -123,6 +123,9 @@ public final class DeviceLibrary {
           case "connector" ->
               Device.ofPins(
                   name, count + "-way connector", "connector", "CONN" + count, row(count, ""));
+          case "edge" ->
+              Device.ofPins(
+                  name, count + "-way edge connector", "connector", "CONN" + count, edge(count));
           case "dip-switch" ->
               Device.ofPins(
                   name, count + " switches", "connector", "DIP" + 2 * count, row(2 * count, ""));
@@ -142,6 +145,24 @@ public final class DeviceLibrary {
     for (int i = 1; i <= count; i++) {
       String name = letter.isEmpty() ? String.valueOf(i) : i == 1 ? "COM" : letter + (i - 1);
       pins.add(new DevicePin(String.valueOf(i), name, PinKind.PASSIVE));
+    }
+    return pins;
+  }
+
+  /** The letters of an edge connector's second side: none that reads as a figure (from memory). */
+  private static final String EDGE_LETTERS = "ABCDEFHJKLMNPRSTUVWXYZ";
+
+  /** One side by number, the other by letter, twice the letter where one round is not enough. */
+  private static List<DevicePin> edge(int count) {
+    List<DevicePin> pins = new ArrayList<>();
+    int side = (count + 1) / 2;
+    for (int i = 0; i < side; i++) {
+      pins.add(new DevicePin(String.valueOf(i + 1), String.valueOf(i + 1), PinKind.PASSIVE));
+    }
+    for (int i = 0; i < count - side; i++) {
+      char letter = EDGE_LETTERS.charAt(i % EDGE_LETTERS.length());
+      String name = String.valueOf(letter).repeat(1 + i / EDGE_LETTERS.length());
+      pins.add(new DevicePin(name, name, PinKind.PASSIVE));
     }
     return pins;
   }

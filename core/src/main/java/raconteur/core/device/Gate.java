@@ -1,6 +1,8 @@
 package raconteur.core.device;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * One output of a device and what decides it, as far as a probe can tell: what a single look over a
@@ -26,6 +28,17 @@ public record Gate(String name, String output, Function function, Expression ena
     public String clock() {
       return inputs.getFirst();
     }
+
+    /** What a register takes in: its one input beside the clock, clears and presets. */
+    public Optional<String> data() {
+      List<String> taken =
+          inputs.stream().skip(1).filter(name -> !CLEARS.matcher(name).matches()).toList();
+      return taken.size() == 1 ? Optional.of(taken.getFirst()) : Optional.empty();
+    }
+
+    /** Names of The TTL Data Book and its like, from memory. */
+    private static final Pattern CLEARS =
+        Pattern.compile("/?[1-8]?(CLR|PR|PRE|MR|R|S|RD|SD|CD|RST|RESET|SET)[1-8]?");
   }
 
   /** The names of all pins that have a say in the output. */

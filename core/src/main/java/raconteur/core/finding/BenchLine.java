@@ -29,6 +29,7 @@ public final class BenchLine {
                   new ContinuityPhrase(),
                   new SwapPhrase(),
                   new ScreenPhrase(),
+                  ScreenPhrase.missing(),
                   new MendedPhrase(),
                   new FoundPhrase(),
                   new DamagePhrase(),

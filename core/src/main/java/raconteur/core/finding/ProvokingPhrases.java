@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import raconteur.core.board.ErrorCode;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -21,8 +22,20 @@ final class ProvokingPhrases {
   static {
     CHANGES.put("changes", true);
     CHANGES.put("changed", true);
+    CHANGES.put("cured", true);
+    CHANGES.put("works", true);
     CHANGES.put("same", false);
   }
+
+  /** What people say for the same. */
+  private static final Map<String, Finding.Provocation> ALSO =
+      Map.of(
+          "freeze", Finding.Provocation.COLD,
+          "chill", Finding.Provocation.COLD,
+          "heat", Finding.Provocation.WARM,
+          "press", Finding.Provocation.TAP,
+          "wiggle", Finding.Provocation.MOVED,
+          "bend", Finding.Provocation.FLEX);
 
   private ProvokingPhrases() {}
 
@@ -35,6 +48,14 @@ final class ProvokingPhrases {
               how == Finding.Provocation.FLEX ? "flex same" : how.word() + " U7 changes",
               (words, context) -> provoked(words, how)));
     }
+    new TreeMap<>(ALSO)
+        .forEach(
+            (word, how) ->
+                all.add(
+                    new Verb(
+                        word,
+                        how == Finding.Provocation.FLEX ? "flex same" : how.word() + " U7 changes",
+                        (words, context) -> provoked(words, how))));
     all.add(new Verb("runs", "runs cartridge", (words, context) -> runs(words)));
     all.add(new Verb("nothing", "nothing hot", (words, context) -> nothingHot(words)));
     all.add(new Verb("settings", "settings lost", (words, context) -> settings(words)));

@@ -41,6 +41,10 @@ final class RailPhrase implements Phrase {
           "Next comes gnd and the ohms, at and a part, ripple, dummy, or the volts or amperes.");
     }
     Words.Measured measured = words.quantity(Unit.VOLT, Unit.AMP);
+    if (measured.kind() != Unit.AMP && words.nextIs("at")) {
+      words.skip();
+      return atPart(words, rail, words.part(), words.plausibleVolts(measured.value()));
+    }
     words.end();
     return measured.kind() == Unit.AMP
         ? amps(words, rail, measured.value())
@@ -87,8 +91,10 @@ final class RailPhrase implements Phrase {
   }
 
   private static Understanding atPart(Words words, Rail rail) {
-    Part part = words.part();
-    double volts = words.volts();
+    return atPart(words, rail, words.part(), words.volts());
+  }
+
+  private static Understanding atPart(Words words, Rail rail, Part part, double volts) {
     words.end();
     Finding reading = new Finding.FarVolts(rail.name(), part.designator(), volts);
     if (!feeds(words.board(), rail, part)) {

@@ -13,10 +13,38 @@ final class ScreenPhrase extends VerbPhrase {
     super("screen", "screen blank");
   }
 
-  @Override
-  Understanding readRest(Words words, BenchContext context) {
+  /** {@code no sound}, {@code no picture}: a symptom whose words begin so, without the screen. */
+  static Phrase missing() {
+    return new Verb(
+        NO,
+        "no picture",
+        (words, context) -> {
+          Map<String, SymptomCard> without = new LinkedHashMap<>();
+          otherwise(cards(words))
+              .forEach(
+                  (word, card) -> {
+                    if (word.startsWith(NO + "-")) {
+                      without.put(word.substring(NO.length() + 1), card);
+                    }
+                  });
+          return shown(
+              words,
+              words
+                  .inWordsOf(without)
+                  .orElseGet(() -> words.oneOf("what is missing on this board", without)));
+        });
+  }
+
+  private static final String NO = "no";
+
+  private static Map<String, SymptomCard> cards(Words words) {
     Map<String, SymptomCard> cards = new LinkedHashMap<>();
     words.board().symptoms().forEach(card -> cards.put(card.id(), card));
+    return cards;
+  }
+
+  /** The cards by all their words. */
+  private static Map<String, SymptomCard> otherwise(Map<String, SymptomCard> cards) {
     Map<String, SymptomCard> otherwise = new LinkedHashMap<>(cards);
     UsualSymptoms.otherWords()
         .forEach(
@@ -25,10 +53,21 @@ final class ScreenPhrase extends VerbPhrase {
                 otherwise.putIfAbsent(word, cards.get(id));
               }
             });
+    return otherwise;
+  }
+
+  @Override
+  Understanding readRest(Words words, BenchContext context) {
+    Map<String, SymptomCard> cards = cards(words);
+    Map<String, SymptomCard> otherwise = otherwise(cards);
     SymptomCard card =
         cards.keySet().stream().anyMatch(words::nextIs)
             ? words.oneOf(SYMPTOM, cards)
             : words.inWordsOf(otherwise).orElseGet(() -> words.oneOf(SYMPTOM, cards));
+    return shown(words, card);
+  }
+
+  private static Understanding shown(Words words, SymptomCard card) {
     words.end();
     return new Understanding.Understood(new Finding.Symptom(card.id()), card.title() + ".");
   }

@@ -1,5 +1,6 @@
 package raconteur.core.marking;
 
+import java.util.List;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -21,10 +22,15 @@ public final class PartWords {
       Pattern.compile("(?i)\\b(?:D[ABCDE]|DIN|IDC|SIL|SIP|header|mini-?DIN)[\\s-]?([0-9]{1,3})\\b");
   private static final Pattern RESISTORS =
       Pattern.compile("(?i)(?<![0-9.])([0-9]{1,2})\\s*[x×*]\\s*[0-9]+(?:[.,][0-9]+)?\\s*[rkm]");
+  private static final Pattern RESISTORS_AFTER =
+      Pattern.compile(
+          "(?i)\\b[0-9]+(?:[.,][0-9]+)?\\s*[rkm][0-9]*(?:\\s*ohms?)?\\s*[x×*]\\s*([0-9]{1,2})(?![0-9.])");
   private static final Pattern NOT_IN_ONE =
       Pattern.compile("(?i)\\b(?:not|un|no)[\\s-]?socket|socket\\s+(?:only|strip)|solder");
   private static final Pattern IN_ONE =
-      Pattern.compile("(?i)\\bsocketed\\b|\\bin\\s+(?:an?\\s+|its\\s+)?socket\\b|\\(socket\\)");
+      Pattern.compile(
+          "(?i)\\bsocketed\\b|\\bin\\s+(?:an?\\s+|its\\s+)?socket\\b"
+              + "|[,;(]\\s*socket\\s*(?=$|[,;)])");
 
   private PartWords() {}
 
@@ -42,10 +48,23 @@ public final class PartWords {
     return named.find() ? bounded(Integer.parseInt(named.group(1))) : OptionalInt.empty();
   }
 
-  /** How many pins a row of resistors with one common pin has: 9 for {@code 8 x 4k7}. */
+  /**
+   * How many pins a row of resistors with one common pin has: 9 for {@code 8 x 4k7} and for {@code
+   * 4k7 x 8}.
+   */
   public static OptionalInt resistorPins(String words) {
-    Matcher resistors = RESISTORS.matcher(words);
-    return resistors.find() ? bounded(Integer.parseInt(resistors.group(1)) + 1) : ways(words);
+    for (Pattern pattern : List.of(RESISTORS, RESISTORS_AFTER)) {
+      Matcher resistors = pattern.matcher(words);
+      if (resistors.find()) {
+        return bounded(Integer.parseInt(resistors.group(1)) + 1);
+      }
+    }
+    return ways(words);
+  }
+
+  /** Whether the words say that a connector is the board's own edge, with letters on one side. */
+  public static boolean isEdge(String words) {
+    return words.matches("(?is).*\\bedge\\b.*");
   }
 
   /**

@@ -1,28 +1,23 @@
 package raconteur.core.netlines;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.BoardContents;
-import raconteur.core.board.Net;
-import raconteur.core.board.NoConnect;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
-import raconteur.core.board.Rail;
 import raconteur.core.board.SupplyName;
 import raconteur.core.device.Device;
-import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
@@ -34,6 +29,7 @@ import raconteur.core.device.PinKind;
  * MA0-MA3: U38.4,7,9,12                pins one by one
  * D0-D7: U21-U28.DIN                   one pin of a row of parts
  * A0-A6: U21-U28.A0-A6                 the same pins of a row of parts
+ * R5.2 J1.6                            a net without a name gets that of a pin
  * +5V: all VCC VR1.3                   every pin of that name, and one more; `GND: all` every ground pin
  * C10-C20 from +5V to GND              parts of two legs, pin 1 to the first net
  * D0..D7 through RN1: BD0..BD7         a row of series resistors, and what the far side is called
@@ -58,34 +54,12 @@ public final class NetLines {
   private static final Pattern NC = Pattern.compile("nc\\s+(.+)", Pattern.CASE_INSENSITIVE);
   private static final int LONGEST_LINE = 4000;
 
-  /** What a connector is called that a list gave no size, and the largest it grows to. */
-  private static final String UNSIZED = "connector-1";
-
-  private static final int MOST_WAYS = 200;
-
-  private final Map<String, Part> parts = new LinkedHashMap<>();
-  private final Map<String, Set<PinRef>> nets = new LinkedHashMap<>();
-  private final Map<PinRef, String> netByPin = new HashMap<>();
-  private final Set<PinRef> unconnected = new LinkedHashSet<>();
-
-  /** Connectors that nobody said the size of. */
-  private final Set<String> unsized;
-
-  private final BoardContents base;
+  private final DraftNets board;
+  private final PinWords words;
 
   private NetLines(BoardContents base) {
-    this.base = base;
-    base.parts().forEach(p -> parts.put(p.designator(), p));
-    unsized =
-        base.parts().stream()
-            .filter(p -> p.device().name().equals(UNSIZED))
-            .map(Part::designator)
-            .collect(Collectors.toSet());
-    for (Net net : base.nets()) {
-      nets.put(net.name(), new LinkedHashSet<>(net.path()));
-      net.path().forEach(p -> netByPin.put(p, net.name()));
-    }
-    base.noConnects().forEach(n -> unconnected.add(n.pin()));
+    board = new DraftNets(base);
+    words = new PinWords(board);
   }
 
   /** A line that was not taken, and why. */
@@ -121,15 +95,15 @@ public final class NetLines {
       if (plain.isEmpty()) {
         continue;
       }
-      Map<String, Part> asTheyWere = Map.copyOf(lines.parts);
+      Map<String, Part> asTheyWere = lines.board.asTheyAre();
       try {
         says.add(lines.line(plain));
       } catch (Refusal refusal) {
-        lines.parts.putAll(asTheyWere);
+        lines.board.goBackTo(asTheyWere);
         problems.add(new Problem(number, refusal.sentence()));
       }
     }
-    return new Read(lines.contents(), says, problems);
+    return new Read(lines.board.contents(), says, problems);
   }
 
   private String line(String line) {
@@ -160,11 +134,63 @@ public final class NetLines {
     if (join.matches()) {
       return join(join.group(1), join.group(2).strip());
     }
+    if (isPins(line)) {
+      return nameless(line);
+    }
     throw new Refusal(
         "“"
             + shortened(line)
             + "” is no line of nets; A0-A7: U1.9-16 U7.8-1, U7 as U8 but CE=U30.14, D0-D7 through"
             + " RN1, C1 from +5V to GND, RD = /RD and nc U5.3 would be taken.");
+  }
+
+  /** Whether a line is nothing but pins of parts there are. */
+  private boolean isPins(String line) {
+    List<String> items = PinWords.items(line);
+    return items.stream()
+        .allMatch(
+            item ->
+                PinWords.dot(item) > 0
+                    && Ranges.of(item.substring(0, PinWords.dot(item))).stream()
+                        .allMatch(board::hasPart));
+  }
+
+  // R5.2 J1.6
+
+  /** Pins joined without a name: in the net that one of them has, else in one named after a pin. */
+  private String nameless(String line) {
+    List<PinRef> pins = new ArrayList<>();
+    PinWords.items(line).forEach(item -> words.pins(item).forEach(pins::addAll));
+    Set<String> named =
+        pins.stream().flatMap(pin -> board.netOf(pin).stream()).collect(Collectors.toSet());
+    if (pins.size() < 2) {
+      throw new Refusal(
+          "“" + shortened(line) + "” is one pin; a net joins two: “" + line + " U2.3”.");
+    }
+    if (named.size() > 1) {
+      throw new Refusal(
+          "These pins are in "
+              + String.join(" and ", new TreeSet<>(named))
+              + " already; “=” makes"
+              + " two nets one.");
+    }
+    String net = named.stream().findFirst().orElseGet(() -> board.nameFor(driving(pins)));
+    board.put(Map.of(net, pins));
+    return net + " has " + board.size(net) + " pins";
+  }
+
+  private PinRef driving(List<PinRef> pins) {
+    return pins.stream()
+        .filter(
+            p ->
+                board
+                    .part(p.part())
+                    .device()
+                    .pin(p.number())
+                    .filter(d -> d.kind().drives())
+                    .isPresent())
+        .findFirst()
+        .orElseGet(pins::getFirst);
   }
 
   private static String shortened(String text) {
@@ -185,7 +211,7 @@ public final class NetLines {
       return all(names, items.substring(3).strip());
     }
     Map<String, List<PinRef>> coming = new LinkedHashMap<>();
-    for (Row row : inRows(items(items), here.size())) {
+    for (Row row : inRows(PinWords.items(items), here.size())) {
       List<List<PinRef>> pins = row.pins();
       if (here.size() == 1) {
         pins.forEach(p -> coming.computeIfAbsent(names, _ -> new ArrayList<>()).addAll(p));
@@ -207,9 +233,9 @@ public final class NetLines {
                 + " nets.");
       }
     }
-    int joined = put(coming);
+    int joined = board.put(coming);
     return here.size() == 1
-        ? names + " has " + size(names) + " pins"
+        ? names + " has " + board.size(names) + " pins"
         : names + ": " + joined + " pins joined in " + here.size() + " nets";
   }
 
@@ -221,7 +247,7 @@ public final class NetLines {
     List<Row> rows = new ArrayList<>();
     Row open = Row.EMPTY;
     for (String item : items) {
-      Row one = new Row(item, pins(item));
+      Row one = new Row(item, words.pins(item));
       boolean whole = nets == 1 || one.pins().size() >= nets;
       if (whole && !open.pins().isEmpty()) {
         rows.add(open);
@@ -254,170 +280,24 @@ public final class NetLines {
     }
   }
 
-  private int size(String net) {
-    return nets.getOrDefault(net, Set.of()).size();
-  }
-
-  /** Takes pins into nets, all of them or none. */
-  private int put(Map<String, List<PinRef>> coming) {
-    Map<PinRef, String> claimed = new HashMap<>();
-    coming.forEach(
-        (net, pins) -> {
-          for (PinRef pin : pins) {
-            String other = claimed.getOrDefault(pin, netByPin.getOrDefault(pin, net));
-            if (!other.equals(net)) {
-              throw new Refusal(
-                  pin
-                      + " is in net "
-                      + other
-                      + " already; "
-                      + (isSupply(other) && isSupply(net)
-                          ? "two supplies are not joined."
-                          : "“" + net + " = " + other + "” would make them one net."));
-            }
-            claimed.put(pin, net);
-          }
-        });
-    int joined = 0;
-    for (var entry : coming.entrySet()) {
-      for (PinRef pin : entry.getValue()) {
-        netByPin.put(pin, entry.getKey());
-        unconnected.remove(pin);
-        joined += nets.computeIfAbsent(entry.getKey(), _ -> new LinkedHashSet<>()).add(pin) ? 1 : 0;
-      }
-    }
-    return joined;
-  }
-
-  private static boolean isSupply(String net) {
-    return SupplyName.isGround(net) || SupplyName.volts(net).isPresent();
-  }
-
-  /** Items stand apart by spaces or commas; a comma before a bare pin goes on with the part. */
-  private static List<String> items(String text) {
-    List<String> items = new ArrayList<>();
-    for (String word : text.split("[;\\s]+", -1)) {
-      boolean open = false;
-      for (String piece : word.split(",", -1)) {
-        if (piece.isEmpty()) {
-          open = false;
-        } else if (open && piece.indexOf('.') < 0) {
-          items.add(items.removeLast() + "," + piece);
-        } else {
-          items.add(piece);
-          open = true;
-        }
-      }
-    }
-    return items;
-  }
-
-  /** Where the part ends and the pin begins: the first point that is no part of a range's two. */
-  private static int dot(String item) {
-    for (int i = 1; i < item.length(); i++) {
-      if (item.charAt(i) == '.'
-          && item.charAt(i - 1) != '.'
-          && (i + 1 == item.length() || item.charAt(i + 1) != '.')) {
-        return i;
-      }
-    }
-    return -1;
-  }
-
-  /** The pins of an item, a group for each net of a bus. */
-  private List<List<PinRef>> pins(String item) {
-    int dot = dot(item);
-    if (dot <= 0 || dot == item.length() - 1) {
-      throw new Refusal("“" + item + "” is no pin; a pin is written U14.3 or U14.A0.");
-    }
-    List<Part> row = Ranges.of(item.substring(0, dot)).stream().map(this::part).toList();
-    String pinWord =
-        item.substring(dot + 1)
-            .replaceAll("(-|\\.\\.)" + Pattern.quote(item.substring(0, dot)) + "\\.", "$1");
-    List<String> names = names(row.getFirst(), pinWord);
-    List<List<PinRef>> groups = new ArrayList<>();
-    if (names.size() > 1) {
-      for (String name : names) {
-        groups.add(row.stream().flatMap(p -> pinsOf(p, name).stream()).toList());
-      }
-    } else {
-      row.forEach(p -> groups.add(pinsOf(p, names.getFirst())));
-    }
-    return groups;
-  }
-
-  /**
-   * A range, unless the word is itself the name of a pin such as {@code RST7.5} or {@code IN1-}.
-   */
-  private static List<String> names(Part part, String word) {
-    return Arrays.stream(word.split(",", -1))
-        .flatMap(
-            one -> (find(part.device(), one).isEmpty() ? Ranges.of(one) : List.of(one)).stream())
-        .toList();
-  }
-
-  private Part part(String designator) {
-    Part part = parts.get(designator);
-    if (part == null) {
-      throw new Refusal(designator + " is not a part of this board.");
-    }
-    return part;
-  }
-
-  private static List<DevicePin> find(Device device, String word) {
-    Optional<DevicePin> byNumber = device.pin(word);
-    if (byNumber.isPresent()) {
-      return List.of(byNumber.get());
-    }
-    List<DevicePin> named = device.pins().stream().filter(p -> p.name().equals(word)).toList();
-    return named.isEmpty()
-        ? device.pins().stream().filter(p -> p.name().equals("/" + word)).toList()
-        : named;
-  }
-
-  private List<PinRef> pinsOf(Part part, String word) {
-    List<DevicePin> pins = find(grown(part, word).device(), word);
-    if (pins.isEmpty()) {
-      throw new Refusal(
-          part.designator() + " is a " + part.device().name() + " and has no pin " + word + ".");
-    }
-    return pins.stream().map(p -> new PinRef(part.designator(), p.number())).toList();
-  }
-
-  /**
-   * A connector that nobody said the size of is as large as the highest pin that is named; one that
-   * came with its size keeps it.
-   */
-  private Part grown(Part part, String word) {
-    boolean sizeUnknown = unsized.contains(part.designator());
-    if (!sizeUnknown || !word.matches("[0-9]{1,3}")) {
-      return part;
-    }
-    Part now = parts.get(part.designator());
-    int ways = Integer.parseInt(word);
-    if (ways <= now.device().pins().size() || ways > MOST_WAYS) {
-      return now;
-    }
-    Part larger = now.with(DeviceLibrary.numbered("connector-" + ways).orElseThrow());
-    parts.put(part.designator(), larger);
-    return larger;
-  }
-
   // all
 
   private String all(String net, String words) {
-    List<String> further = items(words).stream().filter(w -> dot(w) > 0).toList();
-    String names = items(words).stream().filter(w -> dot(w) <= 0).collect(Collectors.joining(" "));
+    List<String> further = PinWords.items(words).stream().filter(w -> PinWords.dot(w) > 0).toList();
+    String names =
+        PinWords.items(words).stream()
+            .filter(w -> PinWords.dot(w) <= 0)
+            .collect(Collectors.joining(" "));
     Set<String> wanted = Set.of(names.split(" ", -1));
     List<PinRef> pins = new ArrayList<>();
-    further.forEach(item -> pins(item).forEach(pins::addAll));
+    further.forEach(item -> this.words.pins(item).forEach(pins::addAll));
     int given = pins.size();
-    for (Part part : parts.values()) {
+    for (Part part : board.parts()) {
       for (DevicePin pin : part.device().pins()) {
         PinRef ref = new PinRef(part.designator(), pin.number());
         boolean meant =
             names.isEmpty() ? takes(part.device(), pin, net) : wanted.contains(pin.name());
-        if (meant && netByPin.getOrDefault(ref, net).equals(net)) {
+        if (meant && board.netOf(ref).orElse(net).equals(net)) {
           pins.add(ref);
         }
       }
@@ -428,8 +308,8 @@ public final class NetLines {
               ? "No supply pin wants " + net + "; name the pins, as in “" + net + ": all VCC”."
               : "No pin that is free is called " + names + ".");
     }
-    put(Map.of(net, pins));
-    return net + " has " + size(net) + " pins";
+    board.put(Map.of(net, pins));
+    return net + " has " + board.size(net) + " pins";
   }
 
   /** Whether a supply pin wants this net: what its device says, else what its name says. */
@@ -452,7 +332,7 @@ public final class NetLines {
   // through
 
   private String through(String names, String resistors, Optional<String> far) {
-    Part row = part(resistors);
+    Part row = board.part(resistors);
     List<String> here = Ranges.of(names);
     int count = row.device().pins().size();
     if (count % 2 != 0 || count / 2 < here.size()) {
@@ -485,7 +365,7 @@ public final class NetLines {
       coming.put(here.get(i), List.of(new PinRef(resistors, String.valueOf(i + 1))));
       coming.put(there.get(i), List.of(new PinRef(resistors, String.valueOf(count - i))));
     }
-    put(coming);
+    board.put(coming);
     return names
         + " goes on as "
         + there.getFirst()
@@ -498,8 +378,8 @@ public final class NetLines {
 
   /** Parts of two legs, one end on each net: {@code C10-C20 from +5V to GND}. */
   private String from(String names, String one, String other) {
-    List<Part> row = Ranges.of(names).stream().map(this::part).toList();
-    List<String> ends = Stream.of(one, other).map(this::netMeant).toList();
+    List<Part> row = Ranges.of(names).stream().map(board::part).toList();
+    List<String> ends = Stream.of(one, other).map(words::netMeant).toList();
     Map<String, List<PinRef>> coming = new LinkedHashMap<>();
     for (Part part : row) {
       if (part.device().pins().size() != 2) {
@@ -517,23 +397,15 @@ public final class NetLines {
             .add(new PinRef(part.designator(), part.device().pins().get(i).number()));
       }
     }
-    put(coming);
+    board.put(coming);
     return names + (row.size() == 1 ? " lies" : " lie") + " between " + one + " and " + other;
-  }
-
-  private String netMeant(String word) {
-    List<String> nets = netsMeant(word);
-    if (nets.size() != 1 || nets.getFirst().isEmpty()) {
-      throw new Refusal("“" + word + "” is not one net.");
-    }
-    return nets.getFirst();
   }
 
   // as
 
   private String as(String names, String model, String but) {
-    List<Part> row = Ranges.of(names).stream().map(this::part).toList();
-    Part other = part(model);
+    List<Part> row = Ranges.of(names).stream().map(board::part).toList();
+    Part other = board.part(model);
     Map<String, List<String>> exceptions = exceptions(row.getFirst(), but, row.size());
     Map<String, List<PinRef>> coming = new LinkedHashMap<>();
     for (int i = 0; i < row.size(); i++) {
@@ -549,7 +421,7 @@ public final class NetLines {
             .ifPresent(n -> coming.computeIfAbsent(n, _ -> new ArrayList<>()).add(ref));
       }
     }
-    int joined = put(coming);
+    int joined = board.put(coming);
     return names + " as " + model + ": " + joined + " pins joined";
   }
 
@@ -565,7 +437,7 @@ public final class NetLines {
               + model.device().pins().size()
               + "; one is not as the other.");
     }
-    return Optional.ofNullable(netByPin.get(new PinRef(model.designator(), pin.number())));
+    return board.netOf(new PinRef(model.designator(), pin.number()));
   }
 
   /** Pin number to the net or nets it has instead; an empty one for {@code CE=nc}. */
@@ -579,139 +451,36 @@ public final class NetLines {
       if (equals <= 0 || equals == word.length() - 1) {
         throw new Refusal("“" + word + "” will not do: but is followed by CE=U30.14 or CE=A11.");
       }
-      List<String> nets = netsMeant(word.substring(equals + 1));
+      List<String> nets = words.netsMeant(word.substring(equals + 1));
       if (nets.size() != 1 && nets.size() != count) {
         throw new Refusal("“" + word + "” is " + nets.size() + " nets for " + count + " parts.");
       }
-      pinsOf(first, word.substring(0, equals)).forEach(p -> exceptions.put(p.number(), nets));
+      board.pinsOf(first, word.substring(0, equals)).forEach(p -> exceptions.put(p.number(), nets));
     }
     return exceptions;
-  }
-
-  /** A net by name, or by one of its pins; a pin in no net begins one named after it. */
-  private List<String> netsMeant(String word) {
-    if (word.equalsIgnoreCase("nc")) {
-      return List.of("");
-    }
-    int dot = word.indexOf('.');
-    boolean pins =
-        dot > 0 && Ranges.of(word.substring(0, dot)).stream().allMatch(parts::containsKey);
-    if (!pins) {
-      return Ranges.of(word);
-    }
-    List<String> names = new ArrayList<>();
-    for (List<PinRef> group : pins(word)) {
-      PinRef pin = group.getFirst();
-      names.add(
-          Optional.ofNullable(netByPin.get(pin))
-              .orElseGet(
-                  () -> {
-                    String name = nameFor(pin);
-                    put(Map.of(name, List.of(pin)));
-                    return name;
-                  }));
-    }
-    return names;
-  }
-
-  private String nameFor(PinRef pin) {
-    String name =
-        part(pin.part()).device().pin(pin.number()).map(DevicePin::name).orElse(pin.number());
-    return pin.part() + "-" + name;
   }
 
   // =, nc
 
   private String same(String one, String other) {
-    String here = netNamed(one);
-    String there = netNamed(other);
+    String here = words.netNamed(one);
+    String there = words.netNamed(other);
     if (here.equals(there)) {
       return one + " and " + other + " are one net already";
     }
-    if (isSupply(here) && isSupply(there)) {
+    if (DraftNets.isSupply(here) && DraftNets.isSupply(there)) {
       throw new Refusal(here + " and " + there + " are two supplies; they are not joined.");
     }
-    Set<PinRef> moved = nets.getOrDefault(there, Set.of());
-    nets.remove(there);
-    moved.forEach(p -> netByPin.put(p, here));
-    nets.computeIfAbsent(here, _ -> new LinkedHashSet<>()).addAll(moved);
-    return there + " is now part of " + here + ", which has " + size(here) + " pins";
-  }
-
-  private String netNamed(String word) {
-    if (nets.containsKey(word)) {
-      return word;
-    }
-    int dot = word.indexOf('.');
-    if (dot > 0 && parts.containsKey(word.substring(0, dot))) {
-      PinRef pin = pins(word).getFirst().getFirst();
-      String net = netByPin.get(pin);
-      if (net != null) {
-        return net;
-      }
-    }
-    throw new Refusal("No net is called " + word + ".");
+    board.join(here, there);
+    return there + " is now part of " + here + ", which has " + board.size(here) + " pins";
   }
 
   private String unconnected(String items) {
     List<PinRef> pins = new ArrayList<>();
-    items(items).forEach(item -> pins(item).forEach(pins::addAll));
-    for (PinRef pin : pins) {
-      if (netByPin.containsKey(pin)) {
-        throw new Refusal(pin + " is in net " + netByPin.get(pin) + ".");
-      }
-    }
-    unconnected.addAll(pins);
+    PinWords.items(items).forEach(item -> words.pins(item).forEach(pins::addAll));
+    board.leaveUnconnected(pins);
     return pins.stream().map(PinRef::toString).collect(Collectors.joining(", "))
         + (pins.size() == 1 ? " is" : " are")
         + " meant to be unconnected";
-  }
-
-  // The board
-
-  private BoardContents contents() {
-    Map<String, Net> before =
-        base.nets().stream().collect(Collectors.toMap(Net::name, n -> n, (a, _) -> a));
-    List<Net> all = new ArrayList<>();
-    nets.forEach(
-        (name, pins) -> {
-          Net was = before.getOrDefault(name, new Net(name, List.of(), List.of()));
-          all.add(was.withPath(List.copyOf(pins)));
-        });
-    Set<PinRef> known = base.noConnects().stream().map(NoConnect::pin).collect(Collectors.toSet());
-    List<NoConnect> free = new ArrayList<>(base.noConnects());
-    free.removeIf(n -> netByPin.containsKey(n.pin()));
-    unconnected.stream()
-        .filter(p -> !known.contains(p))
-        .forEach(p -> free.add(new NoConnect(p, "typed as unconnected")));
-    return base.withParts(List.copyOf(parts.values()))
-        .withNets(all)
-        .withNoConnects(free)
-        .withRails(rails())
-        .withGround(
-            nets.containsKey(base.ground())
-                ? base.ground()
-                : nets.keySet().stream()
-                    .filter(SupplyName::isGround)
-                    .findFirst()
-                    .orElse(base.ground()));
-  }
-
-  /** The board's rails, and those whose nets were named here. */
-  private List<Rail> rails() {
-    List<Rail> rails = new ArrayList<>(base.rails());
-    for (String net : nets.keySet()) {
-      Optional<Double> volts = SupplyName.volts(net);
-      boolean there =
-          rails.stream()
-              .anyMatch(
-                  r ->
-                      r.net().equals(net)
-                          || volts.filter(v -> r.name().equals(SupplyName.ofVolts(v))).isPresent());
-      if (volts.isPresent() && !there) {
-        rails.add(Rail.assumed(net, volts.get()));
-      }
-    }
-    return rails;
   }
 }

@@ -25,6 +25,12 @@ final class LookAhead {
   private static final int MOST_DEEP = 8;
   private static final double TELLS_NOTHING = 1e-4;
 
+  /**
+   * So much dearer a bit is on the whole than by the best test at hand. A judgement;
+   * docs/contest.md says what it did.
+   */
+  private static final double DEARER = 3;
+
   /** A judgement, no source: in one played case thirty such tests moved 48 percent to 51. */
   static final double TRIFLE_BITS_A_MINUTE = 0.05;
 
@@ -37,7 +43,9 @@ final class LookAhead {
   private final FaultCatalogue catalogue;
   private final MendInTurn mending;
   private final double[] weights;
-  private final double now;
+
+  /** What a bit costs to learn by tests such as those at hand; endless before any is weighed. */
+  private double minutesPerBit = Double.POSITIVE_INFINITY;
 
   LookAhead(
       List<Hypothesis> hypotheses,
@@ -49,7 +57,6 @@ final class LookAhead {
     this.mending = new MendInTurn(hypotheses, catalogue, mendMinutes, checkMinutes);
     double all = hypotheses.stream().mapToDouble(Hypothesis::probability).sum();
     this.weights = hypotheses.stream().mapToDouble(h -> h.probability() / all).toArray();
-    this.now = mending.minutes(weights);
   }
 
   /** The place mending in turn begins with, by its index in the catalogue; negative for none. */
@@ -143,6 +150,10 @@ final class LookAhead {
       return bits / cost();
     }
 
+    Scored saving(double minutes) {
+      return new Scored(test, minutes, bits, told);
+    }
+
     Scored among(int tests) {
       Price shared = test.price().among(tests);
       return test.price().turning() == 0
@@ -161,17 +172,25 @@ final class LookAhead {
    * @param patience where it is over, the tests not weighed by then are left out
    */
   List<Scored> rank(List<Test> tests, Patience patience) {
-    List<Scored> alone = new ArrayList<>();
+    List<Scored> telling = new ArrayList<>();
     for (Test test : tests) {
       if (patience.isOver()) {
         break;
       }
       double bits = entropy(weights) - expectedEntropy(test);
       if (bits > TELLS_NOTHING) {
-        double saves = now - expected(test, weights) - test.price().all();
-        alone.add(new Scored(test, saves, bits, told(test)));
+        telling.add(new Scored(test, 0, bits, told(test)));
       }
     }
+    telling.stream()
+        .mapToDouble(Scored::bitsPerMinute)
+        .max()
+        .ifPresent(most -> minutesPerBit = DEARER / most);
+    double now = toGo(weights);
+    List<Scored> alone =
+        telling.stream()
+            .map(s -> s.saving(now - expected(s.test(), weights) - s.test().price().all()))
+            .toList();
     int stay = stay(alone);
     List<Scored> scored = new ArrayList<>();
     alone.forEach(s -> scored.add(s.among(stay)));
@@ -279,7 +298,7 @@ final class LookAhead {
           after += chance * bestFrom(posterior, first, leading);
         }
       }
-      deep.add(new Scored(first.test(), now - after - first.cost(), first.bits(), first.told()));
+      deep.add(first.saving(toGo(weights) - after - first.cost()));
     }
     deep.sort(Comparator.comparingDouble((Scored s) -> -s.saves()));
     deep.addAll(scored.subList(leading.size(), scored.size()));
@@ -287,7 +306,7 @@ final class LookAhead {
   }
 
   private double bestFrom(double[] posterior, Scored done, List<Scored> leading) {
-    double best = mending.minutes(posterior);
+    double best = toGo(posterior);
     double all = sum(posterior);
     double[] normalised = posterior.clone();
     for (int h = 0; h < normalised.length; h++) {
@@ -307,9 +326,22 @@ final class LookAhead {
     for (double[] likelihood : test.likelihoods()) {
       double[] posterior = times(prior, likelihood);
       double chance = sum(posterior);
-      sum += chance > 0 ? chance * mending.minutes(posterior) : 0;
+      sum += chance > 0 ? chance * toGo(posterior) : 0;
     }
     return sum;
+  }
+
+  /**
+   * What is still to do: mending in turn, or going on to test until the culprit is known and
+   * mending that, whichever takes less. What is not known is taken to cost as much a bit as the
+   * best tests at hand, and more, since those are used up (the information heuristic of Pattipati
+   * and Alexandridis 1990, doi:10.1109/21.57289).
+   */
+  private double toGo(double[] weights) {
+    double inTurn = mending.minutes(weights);
+    return minutesPerBit == Double.POSITIVE_INFINITY
+        ? inTurn
+        : Math.min(inTurn, mending.known(weights) + minutesPerBit * entropy(weights));
   }
 
   private double expectedEntropy(Test test) {

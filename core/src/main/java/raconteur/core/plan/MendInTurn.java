@@ -110,6 +110,25 @@ final class MendInTurn {
     return all > 0 ? sum / all : 0;
   }
 
+  /**
+   * The minutes to mend the culprit if it were known, on average.
+   *
+   * @param weights of the hypotheses, in their order; they need not add up to 1
+   */
+  double known(double[] weights) {
+    double sum = 0;
+    double all = 0;
+    for (int h = 0; h < weights.length; h++) {
+      double first = placesOf[h].length == 0 ? checkMinutes : Double.MAX_VALUE;
+      for (int place : placesOf[h]) {
+        first = Math.min(first, mendMinutes[place] + checkMinutes);
+      }
+      sum += weights[h] * first;
+      all += weights[h];
+    }
+    return all > 0 ? sum / all : 0;
+  }
+
   /** The place most likely at fault, by its index in the catalogue, and how likely. */
   record Accused(int place, double share) {}
 

@@ -14,6 +14,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.DepthMeter;
+import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
@@ -25,6 +26,8 @@ import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.TestKind;
+import raconteur.core.judge.RailResistance;
+import raconteur.core.judge.RailVoltage;
 import raconteur.core.predict.Predictor;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
@@ -225,10 +228,47 @@ public final class NextSteps {
 
   /** What switching on may break: a rail that reads low is not powered without need. */
   private double riskOfPower(Telling telling) {
-    Map<String, Double> ohms = telling.context().lastRailOhms();
+    Map<String, Double> ohms = ohmsNotStoodSince(telling);
     return board.rails().stream().anyMatch(rail -> Candidates.pulledDown(rail, ohms))
         ? costs.single("power into a short")
         : 0;
+  }
+
+  /**
+   * Whether a rail reads so low that it is called so and was not seen at its voltage since: the
+   * board is not switched on before that is explained.
+   */
+  private boolean mustStayOff(Telling telling) {
+    Map<String, Double> ohms = ohmsNotStoodSince(telling);
+    return board.rails().stream()
+        .anyMatch(
+            rail ->
+                ohms.containsKey(rail.name()) && RailResistance.isLow(rail, ohms.get(rail.name())));
+  }
+
+  /** What rails last read to ground since the last mend, but for those that stood since then. */
+  private Map<String, Double> ohmsNotStoodSince(Telling telling) {
+    Map<String, Double> ohms = new HashMap<>();
+    for (Telling.DatedFinding told : now(telling)) {
+      switch (told.finding()) {
+        case Finding.RailOhms read -> ohms.put(read.rail(), read.ohms());
+        case Finding.PullStep pull -> ohms.put(pull.rail(), pull.ohmsAfter());
+        case Finding.RailVolts volts ->
+            board
+                .rail(volts.rail())
+                .filter(r -> RailVoltage.of(r, volts.volts()) == RailVoltage.Standing.GOOD)
+                .ifPresent(r -> ohms.remove(r.name()));
+        case Finding _ -> {}
+      }
+    }
+    return ohms;
+  }
+
+  /** What was found since the last mend. */
+  private static List<Telling.DatedFinding> now(Telling telling) {
+    return telling.findings().stream()
+        .filter(told -> told.moment().epoch() == telling.epoch())
+        .toList();
   }
 
   /** In which state the board was left by the last reading. */
@@ -273,10 +313,12 @@ public final class NextSteps {
       inOrder.removeAll(first);
       inOrder.addAll(0, first);
     }
-    if (riskOfPower(telling) > 0 && !first.isEmpty()) {
-      // Nothing is switched on into a short while something can be found without.
+    if (mustStayOff(telling) || (riskOfPower(telling) > 0 && !first.isEmpty())) {
+      // Nothing is switched on into a short.
       inOrder.removeIf(s -> s.finding().kind().powered());
-    } else if (first.isEmpty() && (scored.isEmpty() || scored.getFirst().saves() <= 0)) {
+      chosen = chosen.filter(inOrder::contains);
+    }
+    if (first.isEmpty() && (scored.isEmpty() || scored.getFirst().saves() <= 0)) {
       inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));
     }
     boolean mendNow = allowed && chosen.isEmpty();
@@ -286,6 +328,9 @@ public final class NextSteps {
       inOrder.remove(chosen.get());
       inOrder.addFirst(chosen.get());
     }
+    if (!mendNow && rail.isEmpty() && first.isEmpty()) {
+      railsFirst(inOrder, telling);
+    }
     Set<String> places = new HashSet<>();
     for (LookAhead.Scored s : inOrder) {
       // Three pins of one part, or three rails, say nearly the same: one is enough to choose from.
@@ -294,6 +339,18 @@ public final class NextSteps {
         places.addAll(about);
         steps.add(words.with(telling.partsOut()).test(s, taken.contains(s.finding().identity())));
       }
+    }
+    Set<String> leading = around(diagnosis.suspects().getFirst().place());
+    boolean told =
+        steps.stream()
+            .anyMatch(
+                step ->
+                    leading.contains(step.part())
+                        || step.pins().stream().anyMatch(pin -> leading.contains(pin.part())));
+    if (!mendNow && !told) {
+      aboutLeader(inOrder, leading)
+          .map(s -> words.with(telling.partsOut()).test(s, taken.contains(s.finding().identity())))
+          .ifPresent(step -> offer(steps, step));
     }
     if (allowed && !mendNow && steps.size() == MOST_TOLD) {
       steps.set(MOST_TOLD - 1, words.mend(leader, nextTest));
@@ -308,6 +365,44 @@ public final class NextSteps {
           .ifPresent(fact -> steps.set(0, steps.getFirst().because(HARDLY + missed(fact))));
     }
     return steps;
+  }
+
+  /**
+   * Where nobody has looked at any rail or pin yet, half a minute with the meter comes before all
+   * else.
+   */
+  private static void railsFirst(List<LookAhead.Scored> inOrder, Telling telling) {
+    boolean looked =
+        telling.findings().stream()
+            .map(Telling.DatedFinding::finding)
+            .anyMatch(
+                found ->
+                    railRead(found).isPresent()
+                        || (found.kind().powered() && !found.subject().pins().isEmpty()));
+    if (!looked) {
+      inOrder.stream()
+          .filter(s -> s.finding() instanceof Finding.RailVolts)
+          .filter(s -> s.bitsPerMinute() > LookAhead.TRIFLE_BITS_A_MINUTE)
+          .findFirst()
+          .ifPresent(
+              volts -> {
+                inOrder.remove(volts);
+                inOrder.addFirst(volts);
+              });
+    }
+  }
+
+  /** What tells most of the place that is suspected most. */
+  private Optional<LookAhead.Scored> aboutLeader(
+      List<LookAhead.Scored> inOrder, Set<String> leading) {
+    return inOrder.stream()
+        .filter(s -> s.bitsPerMinute() > LookAhead.TRIFLE_BITS_A_MINUTE)
+        .filter(
+            s ->
+                leading.contains(s.finding().subject().part())
+                    || s.finding().subject().pins().stream()
+                        .anyMatch(pin -> leading.contains(pin.part())))
+        .max(Comparator.comparingDouble(LookAhead.Scored::bitsPerMinute));
   }
 
   /** How likely a poor contact in one socket has to be for its part to be seated on a guess. */
@@ -366,16 +461,18 @@ public final class NextSteps {
 
   /**
    * What comes before everything else, the most telling first: while a rail is pulled down, what
-   * needs no power; where the supply, the clock or the reset is suspected most, what looks at that.
-   * Empty where neither is so, or nothing of it tells more than a trifle.
+   * needs no power; where the supply, the clock or the reset is suspected most, or the processor's
+   * clock or reset was read wrong, what looks at that. Empty where neither is so, or nothing of it
+   * tells more than a trifle.
    */
   private List<LookAhead.Scored> first(
       List<LookAhead.Scored> scored, Suspect leader, Telling telling) {
     boolean danger = riskOfPower(telling) > 0;
-    if (!danger && !isFoundation(leader)) {
+    Set<String> lines = new Foundations(board).doubted(now(telling));
+    if (!danger && lines.isEmpty() && !isFoundation(leader)) {
       return List.of();
     }
-    Set<String> around = around(leader.place());
+    Set<String> around = lines.isEmpty() ? around(leader.place()) : Set.of();
     return scored.stream()
         .filter(s -> s.bitsPerMinute() > LookAhead.TRIFLE_BITS_A_MINUTE)
         .filter(
@@ -383,10 +480,14 @@ public final class NextSteps {
                 danger
                     ? !s.finding().kind().powered()
                     : s.finding().subject().pins().stream()
-                            .anyMatch(pin -> around.contains(pin.part()))
+                            .anyMatch(pin -> around.contains(pin.part()) || isOn(pin, lines))
                         || around.contains(s.finding().subject().part()))
         .sorted(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()))
         .toList();
+  }
+
+  private boolean isOn(PinRef pin, Set<String> lines) {
+    return lines.contains(board.netOf(pin).map(Net::name).orElse(pin.toString()));
   }
 
   private static final Set<String> FOUNDATIONS = Set.of("power", "clock", "reset");

@@ -71,11 +71,21 @@ final class GateTable {
     }
     return switch (gate.gate().function()) {
       case Gate.Combinational c -> combined(gate, c.expression(), now, moving, usual, states);
-      case Gate.Remembering r ->
-          now.get(gate.pinByName().get(r.clock())) == Signal.TOGGLING
-              ? states.predicted(usual.orElse(Signal.TOGGLING))
-              : states.predicted(Signal.STILL);
+      case Gate.Remembering r -> states.predicted(remembered(gate, r, now, usual));
     };
+  }
+
+  /** What remembers stands while its clock does; a register also while what it takes in rests. */
+  private static Signal remembered(
+      CompiledGate gate,
+      Gate.Remembering function,
+      Map<Integer, Signal> now,
+      Optional<Signal> usual) {
+    Optional<Signal> data = function.data().map(name -> now.get(gate.pinByName().get(name)));
+    boolean fed = data.filter(d -> d == Signal.LOW || d == Signal.HIGH).isEmpty();
+    return fed && now.get(gate.pinByName().get(function.clock())) == Signal.TOGGLING
+        ? usual.orElse(Signal.TOGGLING)
+        : Signal.STILL;
   }
 
   private static double[] combined(

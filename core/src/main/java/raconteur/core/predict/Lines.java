@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -199,15 +200,25 @@ final class Lines {
             Set.copyOf(names)));
   }
 
-  /** What remembers is followed where nothing but its clock has a say, as in a counter. */
+  /**
+   * What remembers is followed where nothing but its clock has a say, as in a counter, or its clock
+   * and what it takes in, as in a register.
+   */
   private boolean mayFollow(CompiledGate gate, List<PinRef> inputs) {
     return switch (gate.gate().function()) {
       case Gate.Combinational _ -> true;
-      case Gate.Remembering r ->
-          inputs.size() == 1
-              && nets.id(inputs.getFirst())
-                  .equals(Optional.ofNullable(gate.pinByName().get(r.clock())));
+      case Gate.Remembering r -> {
+        Set<Integer> clocked = idsOf(gate, Stream.of(r.clock()));
+        Set<Integer> followed = idsOf(gate, Stream.concat(Stream.of(r.clock()), r.data().stream()));
+        Set<Integer> here =
+            inputs.stream().map(pin -> nets.id(pin).orElseThrow()).collect(Collectors.toSet());
+        yield here.containsAll(clocked) && followed.containsAll(here);
+      }
     };
+  }
+
+  private static Set<Integer> idsOf(CompiledGate gate, Stream<String> names) {
+    return names.map(gate.pinByName()::get).filter(Objects::nonNull).collect(Collectors.toSet());
   }
 
   /** What the readings of one line depend on. */

@@ -204,13 +204,23 @@ public final class Predictor {
     return told.stream()
         .filter(other -> other.moment().epoch() == moment.epoch())
         .map(DatedFinding::finding)
-        .filter(Finding.RailVolts.class::isInstance)
-        .map(Finding.RailVolts.class::cast)
-        .filter(read -> read.rail().equals(far.rail()))
+        .flatMap(read -> atSource(read, rail).stream())
         .reduce((_, later) -> later)
-        .filter(read -> RailVoltage.of(rail, read.volts()) == RailVoltage.Standing.GOOD)
+        .filter(volts -> RailVoltage.of(rail, volts) == RailVoltage.Standing.GOOD)
         .<Expectation>map(_ -> new Expectation.Fed())
         .orElse(Expectation.NONE);
+  }
+
+  /** Volts read of the rail itself, or at a part it comes from. */
+  private static Optional<Double> atSource(Finding read, Rail rail) {
+    return switch (read) {
+      case Finding.RailVolts(String name, double volts) when name.equals(rail.name()) ->
+          Optional.of(volts);
+      case Finding.FarVolts(String name, String part, double volts)
+          when name.equals(rail.name()) && rail.madeBy().contains(part) ->
+          Optional.of(volts);
+      case Finding _ -> Optional.empty();
+    };
   }
 
   private TestModel<?> bare(Finding finding, Moment moment, Expectation expectation) {

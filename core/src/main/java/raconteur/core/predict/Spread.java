@@ -187,10 +187,12 @@ final class Spread {
     }
     for (PinRef pin : part.pins()) {
       if (board.kind(pin).drives()) {
-        silent(pin, Signal.STILL);
+        // What a signal went through leaves nothing behind it; a chip's outputs rest somewhere.
+        boolean passed = part.device().isResistor() || part.device().isSeries();
+        silent(pin, passed ? Signal.FLOATING : Signal.STILL);
       } else if (part.device().isCrystal()) {
         changeNet(pin, Signal.STILL);
-      } else if (part.device().isResistor()) {
+      } else if (part.device().isResistor() && part.device().gates().isEmpty()) {
         lostResistor(pin);
       }
     }

@@ -50,6 +50,27 @@ final class UsualLevels {
           "(RD|WR|MREQ|M1|RFSH|R/W|RW|R/-W|AS|DS|UDS|LDS|DTACK|ALE|SYNC|E|PHI[0-2]?|VMA|PSEN|"
               + "LMRD|MEMR|MEMW|DBIN|IO/M|S0|S1|MRDC|DEN|READ|WRITE)");
 
+  /** What keeps a counter or a register at rest (names of The TTL Data Book, from memory). */
+  private static final Map<String, Signal> HOLDS =
+      Map.ofEntries(
+          Map.entry("/CLR", Signal.LOW),
+          Map.entry("CLR", Signal.HIGH),
+          Map.entry("/1CLR", Signal.LOW),
+          Map.entry("/2CLR", Signal.LOW),
+          Map.entry("1CLR", Signal.HIGH),
+          Map.entry("2CLR", Signal.HIGH),
+          Map.entry("/1PR", Signal.LOW),
+          Map.entry("/2PR", Signal.LOW),
+          Map.entry("/LOAD", Signal.LOW),
+          Map.entry("/CTEN", Signal.HIGH),
+          Map.entry("ENP", Signal.LOW),
+          Map.entry("ENT", Signal.LOW),
+          Map.entry("MR", Signal.HIGH),
+          Map.entry("/MR", Signal.LOW));
+
+  /** No line rests at this. */
+  private static final Signal NOTHING = Signal.STILL;
+
   private final Board board;
   private final Map<String, Signal> levels = new HashMap<>();
   private final Map<String, List<PinRef>> drivers = new HashMap<>();
@@ -209,31 +230,29 @@ final class UsualLevels {
           .ifPresentOrElse(level -> inputs.put(name, level), () -> untold.add(name));
     }
     boolean shared = driversOf(net.get()).size() > 1;
-    made(part.device(), gate, inputs, untold)
-        .filter(signal -> !shared || signal == Signal.TOGGLING)
+    Optional<Signal> made =
+        gate.function() instanceof Gate.Remembering r
+            ? remembered(part, r, inputs)
+            : made(gate, inputs, untold);
+    made.filter(signal -> !shared || signal == Signal.TOGGLING)
         .ifPresent(signal -> say(output.orElseThrow(), signal));
   }
 
   /** What a gate makes, where it is the same whatever its untold inputs do. */
-  private static Optional<Signal> made(
-      Device device, Gate gate, Map<String, Signal> inputs, List<String> untold) {
-    if (untold.isEmpty()) {
-      return switch (gate.function()) {
-        case Gate.Combinational c ->
-            tried(gate.enable(), inputs)
-                .filter(enable -> enable != Signal.LOW)
-                .flatMap(_ -> tried(c.expression(), inputs));
-        case Gate.Remembering r -> remembered(device, r, inputs);
-      };
-    }
-    if (untold.size() > MOST_UNTOLD || gate.function() instanceof Gate.Remembering) {
+  private static Optional<Signal> made(Gate gate, Map<String, Signal> inputs, List<String> untold) {
+    if (untold.size() > MOST_UNTOLD || !(gate.function() instanceof Gate.Combinational c)) {
       return Optional.empty();
+    }
+    if (untold.isEmpty()) {
+      return tried(gate.enable(), inputs)
+          .filter(enable -> enable != Signal.LOW)
+          .flatMap(_ -> tried(c.expression(), inputs));
     }
     Optional<Signal> all = Optional.empty();
     for (Signal tried : EITHER_WAY) {
       Map<String, Signal> more = new HashMap<>(inputs);
       more.put(untold.getFirst(), tried);
-      Optional<Signal> one = made(device, gate, more, untold.subList(1, untold.size()));
+      Optional<Signal> one = made(gate, more, untold.subList(1, untold.size()));
       if (one.isEmpty() || !one.equals(all.or(() -> one))) {
         return Optional.empty();
       }
@@ -291,15 +310,30 @@ final class UsualLevels {
 
   /**
    * What remembers moves where its clock does and what it takes in does; a counter takes in nothing
-   * but its clock.
+   * but its clock, nor does a flip-flop that is fed by itself. What is not told of its other inputs
+   * is taken not to hold it: who builds a board lets it count.
    */
-  private static Optional<Signal> remembered(
-      Device device, Gate.Remembering gate, Map<String, Signal> inputs) {
+  private Optional<Signal> remembered(
+      Part part, Gate.Remembering gate, Map<String, Signal> inputs) {
     boolean clocked = inputs.get(gate.clock()) == Signal.TOGGLING;
+    boolean held =
+        inputs.entrySet().stream()
+            .anyMatch(e -> HOLDS.getOrDefault(e.getKey(), NOTHING) == e.getValue());
     boolean fed =
         gate.inputs().stream().skip(1).anyMatch(name -> inputs.get(name) == Signal.TOGGLING);
-    boolean counts = device.title().contains("counter") || gate.inputs().size() == 1;
-    return clocked && (fed || counts) ? Optional.of(Signal.TOGGLING) : Optional.empty();
+    boolean counts = part.device().title().contains("counter") || gate.inputs().size() == 1;
+    return clocked && !held && (fed || counts || feedsItself(part, gate))
+        ? Optional.of(Signal.TOGGLING)
+        : Optional.empty();
+  }
+
+  /** Whether an input beside the clock hangs on an output of the same part. */
+  private boolean feedsItself(Part part, Gate.Remembering gate) {
+    return gate.inputs().stream()
+        .skip(1)
+        .flatMap(name -> pinNamed(part, name).stream())
+        .flatMap(pin -> board.netOf(pin).stream())
+        .anyMatch(net -> driversOf(net).stream().anyMatch(d -> d.part().equals(part.designator())));
   }
 
   /** What is read out of a memory moves with its addresses. */

@@ -141,7 +141,10 @@ class UsualBoardTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"V1", "V2", "V5", "V8", "V12", "V64", "A5", "12V_EN", "0V"})
+  @ValueSource(
+      strings = {
+        "V1", "V2", "V5", "V8", "V12", "V64", "A5", "12V_EN", "0V", "P1", "P5", "M2", "N3"
+      })
   void linesOfACounterAreNoSupplies(String net) {
     assertThat(SupplyName.volts(net)).isEmpty();
   }

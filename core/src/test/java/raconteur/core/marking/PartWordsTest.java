@@ -44,6 +44,8 @@ class PartWordsTest {
       value = {
         "9 x 4k7 SIL, 10",
         "8x10K, 9",
+        "10k x 8 SIL, 9",
+        "4k7 x 8, 9",
         "SIL9 4k7, 9",
         "10 pin 4k7, 10",
         "4k7, \"\"",
@@ -65,6 +67,8 @@ class PartWordsTest {
         "74LS245, \"\"",
         "2764 not socketed, \"\"",
         "2764 no socket, \"\"",
+        "\"program, socket\", single wipe",
+        "\"27256; socket; program\", single wipe",
         "4164 unsocketed, \"\"",
         "28 pin socket only, \"\"",
         "2764 soldered, \"\"",

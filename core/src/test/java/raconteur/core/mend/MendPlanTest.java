@@ -1,6 +1,7 @@
 package raconteur.core.mend;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
@@ -171,5 +172,127 @@ class MendPlanTest {
 
   private static double apart(PinRef a, PinRef b) {
     return Math.hypot(top(a).x() - top(b).x(), top(a).y() - top(b).y());
+  }
+
+  private static MendPlan.Job suspected(Place place, double probability) {
+    Suspect suspect = new Suspect(place, probability, 0.01, List.of(), List.of());
+    return MendPlan.of(
+            new MendPlan.Request(
+                BOARD, Telling.of(BOARD, Stories.of()), List.of(suspect), Map.of()),
+            0.5)
+        .jobs()
+        .getFirst();
+  }
+
+  /** A bridge is parted with braid and a sharp look, on both nets' pins, by the iron. */
+  @Test
+  void aShortThatWasFoundIsParted() {
+    MendPlan.Job job = plan(Map.of(), "found U15.8 U15.9 short").jobs().getFirst();
+    assertThat(job.place()).isInstanceOf(Place.Bridge.class);
+    assertThat(job.method()).isEqualTo(Method.PART);
+    assertThat(job.caution()).contains("Hot iron");
+    assertThat(job.mark()).contains("underside");
+    assertThat(job.damage()).isPositive();
+    assertThat(plan(Map.of(), "found U15.8 U15.9 short", job.line()).jobs()).isEmpty();
+  }
+
+  /** What was found open between two nets is no way that a wire could mend. */
+  @Test
+  void anOpenBetweenTwoNetsIsNoJob() {
+    assertThat(plan(Map.of(), "found U15.8 U15.9 open").jobs()).isEmpty();
+  }
+
+  /** The joints at the ends of a track that was found open are not mended as well. */
+  @Test
+  void theEndsOfATrackFoundOpenAreNotMendedTwice() {
+    Telling told = Telling.of(BOARD, Stories.of("found U15.8 U16.8 open"));
+    List<Suspect> ends =
+        List.of(
+            new Suspect(new Place.Contact(PinRef.parse("U15.8")), 0.9, 0.01, List.of(), List.of()),
+            new Suspect(
+                new Place.Contact(PinRef.parse("U44.38")), 0.9, 0.01, List.of(), List.of()));
+    assertThat(
+            MendPlan.of(new MendPlan.Request(BOARD, told, ends, Map.of()), 0.5).jobs().stream()
+                .map(MendPlan.Job::place))
+        .hasSize(2)
+        .noneMatch(place -> place.equals(new Place.Contact(PinRef.parse("U15.8"))));
+  }
+
+  /** In a socket a part is swapped, without heat, damage or a new socket. */
+  @Test
+  void aSocketedPartIsSwapped() {
+    String socketed =
+        BOARD.parts().stream()
+            .filter(p -> p.fitted() && p.socketed() && !p.device().isContact())
+            .map(Part::designator)
+            .findFirst()
+            .orElseThrow();
+    MendPlan.Job job = suspected(new Place.OfPart(socketed), 0.8);
+    assertThat(job.method()).isEqualTo(Method.SWAP);
+    assertThat(job.damage()).isZero();
+    assertThat(job.socket()).isEmpty();
+    assertThat(job.why()).isEqualTo("80 % suspected");
+    assertThat(job.caution()).contains("Power off before the part moves");
+  }
+
+  /** Contacts are cleaned; nothing is unsoldered for that. */
+  @Test
+  void aPlugIsCleaned() {
+    String plug =
+        BOARD.parts().stream()
+            .filter(p -> p.fitted() && p.device().isContact())
+            .map(Part::designator)
+            .findFirst()
+            .orElseThrow();
+    MendPlan.Job job = suspected(new Place.OfPart(plug), 0.6);
+    assertThat(job.method()).isEqualTo(Method.CLEAN);
+    assertThat(job.checks()).isEmpty();
+    assertThat(job.damage()).isZero();
+  }
+
+  /** What leaks, a stuck output and a deaf input are mended where they are: at the part. */
+  @Test
+  void whatIsInsideAPartIsMendedByThePart() {
+    String gate = soldered(14);
+    PinRef pin = PinRef.parse(gate + ".3");
+    for (Place place :
+        List.of(new Place.Load(gate, "+5V"), new Place.Output(pin), new Place.Input(pin))) {
+      MendPlan.Job job = suspected(place, 0.7);
+      assertThat(job.part()).isEqualTo(gate);
+      assertThat(job.line()).isEqualTo("mended " + gate + " replaced");
+    }
+  }
+
+  /** The least suspicion asked for is a limit, and the plan's sums are those of its jobs. */
+  @Test
+  void thePlanAddsUp() {
+    String one = soldered(14);
+    String other = soldered(16);
+    MendPlan plan = plan(Map.of(), "found " + one + " dead", "found " + other + " dead");
+    assertThat(plan.jobs()).hasSize(2);
+    assertThat(plan.minutes())
+        .isCloseTo(plan.jobs().stream().mapToDouble(MendPlan.Job::minutes).sum(), within(1e-9));
+    double kept = 1;
+    for (MendPlan.Job job : plan.jobs()) {
+      kept *= 1 - job.damage();
+    }
+    assertThat(plan.damage()).isCloseTo(1 - kept, within(1e-9));
+    assertThat(plan.words()).contains(one, other);
+    assertThat(plan.waiting()).hasSize(2);
+    assertThat(plan(Map.of(14, 9, 16, 9), "found " + one + " dead").waiting()).isEmpty();
+    assertThat(plan.cuts()).isEmpty();
+    assertThat(plan(Map.of(), "found U15.8 U16.8 open").cuts()).hasSize(1);
+  }
+
+  @Test
+  void whatIsSuspectedLessThanAskedIsNotMended() {
+    Suspect suspect = new Suspect(new Place.OfPart(soldered(14)), 0.49, 0.01, List.of(), List.of());
+    assertThat(
+            MendPlan.of(
+                    new MendPlan.Request(
+                        BOARD, Telling.of(BOARD, Stories.of()), List.of(suspect), Map.of()),
+                    0.5)
+                .jobs())
+        .isEmpty();
   }
 }

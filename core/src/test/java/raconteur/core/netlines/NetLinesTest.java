@@ -50,6 +50,7 @@ class NetLinesTest {
                   part("R1", "resistor"),
                   part("J1", "connector-1"),
                   part("J2", "connector-4"),
+                  part("J3", "edge-44"),
                   part("5C", "74LS00")));
 
   private static NetLines.Read read(String... lines) {
@@ -280,5 +281,47 @@ class NetLinesTest {
     NetLines.Read read = read("# a bus", "D0-D7: U2.2-9 # the buffer", "", "GND: all");
     assertThat(BoardFiles.check(read.contents(), LIBRARY)).isInstanceOf(Loaded.Ok.class);
     assertThat(net(read, "GND")).hasSizeGreaterThan(8);
+  }
+
+  /**
+   * Two pins on a line join: in the net one of them has, else in one named after what drives it.
+   */
+  @Test
+  void aNetWithoutANameGetsThatOfAPin() {
+    NetLines.Read read = read("U5.15 U3.20", "R1.2 J2.1 C1.1", "J2.1 J2.2");
+    assertThat(read.problems()).isEmpty();
+    assertThat(net(read, "U5-Y0")).containsExactlyInAnyOrder("U5.15", "U3.20");
+    assertThat(net(read, "R1-2")).containsExactlyInAnyOrder("R1.2", "J2.1", "C1.1", "J2.2");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "R1.2 | one pin",
+        "X9.2 U1.3 | is no line of nets",
+        "A: U5.15 ~B: U3.20 ~U5.15 U3.20 | in A and B already",
+        "R1.7 U5.15 | has no pin 7"
+      })
+  void pinsThatCannotBeJoinedSoAreRefused(String lines, String reason) {
+    NetLines.Read read = read(lines.split("~", -1));
+    assertThat(read.problems()).hasSize(1);
+    assertThat(read.problems().getFirst().says()).contains(reason);
+  }
+
+  /** The second side of an edge has letters, or goes on counting; not both. */
+  @Test
+  void anEdgeIsCalledByLettersOrGoesOnCounting() {
+    NetLines.Read letters = read("A: J3.22 J3.Z");
+    assertThat(net(letters, "A")).containsExactlyInAnyOrder("J3.22", "J3.Z");
+    NetLines.Read figures = read("A: J3.22 J3.44");
+    assertThat(net(figures, "A")).containsExactlyInAnyOrder("J3.22", "J3.44");
+    assertThat(
+            figures.contents().parts().stream()
+                .filter(p -> p.designator().equals("J3"))
+                .map(p -> p.device().name()))
+        .containsExactly("connector-44");
+    assertThat(read("A: J3.22 J3.Z", "B: J3.44 U1.3").problems()).hasSize(1);
+    assertThat(read("A: J3.45 U1.3").problems()).hasSize(1);
   }
 }

@@ -1,0 +1,75 @@
+package raconteur.casebook.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import raconteur.casebook.boards.BoardShelf;
+import raconteur.core.ToldStories;
+import raconteur.core.board.Board;
+import raconteur.core.board.BoardContents;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.DeviceLibrary;
+import raconteur.core.netlines.NetLines;
+
+/** A parts list and typed nets as somebody wrote them, to the board the stories are told on. */
+class OwnFilesTest {
+
+  private static String text(String name) throws IOException {
+    try (var in = Objects.requireNonNull(OwnFilesTest.class.getResourceAsStream(name))) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    }
+  }
+
+  private static Imported listed() throws IOException {
+    byte[] list = text("gannet.csv").getBytes(StandardCharsets.UTF_8);
+    BoardShelf none = BoardShelf.of(Path.of("no such folder"));
+    return switch (BoardImport.read("gannet.csv", list, DeviceLibrary.shipped(), none::load)) {
+      case Loaded.Ok<Imported>(Imported imported) -> imported;
+      case Loaded.Refused<Imported> refused -> throw new AssertionError(refused.summary());
+    };
+  }
+
+  /** Every one of 75 parts is told, with what its remarks say of sockets. */
+  @Test
+  void everyPartOfTheListIsTold() throws IOException {
+    Imported imported = listed();
+    assertThat(imported.parts()).hasSize(75).allMatch(p -> p.device().isPresent());
+    assertThat(imported.problems()).isEmpty();
+    assertThat(imported.board().parts().stream().filter(Part::socketed).map(Part::designator))
+        .containsExactly("IC1", "IC2", "IC3", "IC14", "IC23");
+  }
+
+  /** Every line of nets is taken, and they come to the pins the board of the stories has. */
+  @Test
+  void theTypedNetsAreThoseOfTheBoard() throws IOException {
+    BoardContents parts = listed().board().contents();
+    NetLines.Read read = NetLines.read(text("gannet.nets"), parts);
+    assertThat(read.problems()).isEmpty();
+    Board board = ToldStories.board("gannet-1");
+    assertThat(pins(read.contents().nets())).isEqualTo(pins(List.copyOf(board.nets())));
+    assertThat(devices(read.contents().parts())).isEqualTo(devices(board.contents().parts()));
+  }
+
+  private static Map<String, List<String>> pins(List<Net> nets) {
+    Map<String, List<String>> pins = new TreeMap<>();
+    nets.forEach(
+        n -> pins.put(n.name(), n.path().stream().map(PinRef::toString).sorted().toList()));
+    return pins;
+  }
+
+  private static Map<String, String> devices(List<Part> parts) {
+    Map<String, String> devices = new TreeMap<>();
+    parts.forEach(p -> devices.put(p.designator(), p.device().name()));
+    return devices;
+  }
+}

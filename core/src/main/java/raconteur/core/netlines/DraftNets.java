@@ -1,0 +1,265 @@
+package raconteur.core.netlines;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import raconteur.core.board.BoardContents;
+import raconteur.core.board.Net;
+import raconteur.core.board.NoConnect;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.board.Rail;
+import raconteur.core.board.SupplyName;
+import raconteur.core.device.Device;
+import raconteur.core.device.DeviceLibrary;
+import raconteur.core.device.DevicePin;
+
+/**
+ * A board while its nets are typed: which pin is in which net, which are meant to be in none, and
+ * connectors that grow with the pins that are named. A pin is in one net; what would join two is
+ * refused, and then nothing is changed.
+ */
+final class DraftNets {
+  /** What a connector is called that a list gave no size, and the largest it grows to. */
+  private static final String UNSIZED = "connector-1";
+
+  private static final int MOST_WAYS = 200;
+
+  private final Map<String, Part> parts = new LinkedHashMap<>();
+  private final Map<String, Set<PinRef>> nets = new LinkedHashMap<>();
+  private final Map<PinRef, String> netByPin = new HashMap<>();
+  private final Set<PinRef> unconnected = new LinkedHashSet<>();
+
+  /** Connectors that nobody said the size of. */
+  private final Set<String> unsized;
+
+  private final BoardContents base;
+
+  DraftNets(BoardContents base) {
+    this.base = base;
+    base.parts().forEach(p -> parts.put(p.designator(), p));
+    unsized =
+        base.parts().stream()
+            .filter(p -> p.device().name().equals(UNSIZED))
+            .map(Part::designator)
+            .collect(Collectors.toSet());
+    for (Net net : base.nets()) {
+      nets.put(net.name(), new LinkedHashSet<>(net.path()));
+      net.path().forEach(p -> netByPin.put(p, net.name()));
+    }
+    base.noConnects().forEach(n -> unconnected.add(n.pin()));
+  }
+
+  /** A part by its designator. */
+  Part part(String designator) {
+    Part part = parts.get(designator);
+    if (part == null) {
+      throw new Refusal(designator + " is not a part of this board.");
+    }
+    return part;
+  }
+
+  boolean hasPart(String designator) {
+    return parts.containsKey(designator);
+  }
+
+  Collection<Part> parts() {
+    return parts.values();
+  }
+
+  /** The parts as they are now, to go back to. */
+  Map<String, Part> asTheyAre() {
+    return Map.copyOf(parts);
+  }
+
+  /** Goes back to the parts of before; nets are never left half joined. */
+  void goBackTo(Map<String, Part> before) {
+    parts.putAll(before);
+  }
+
+  /** The net a pin is in. */
+  Optional<String> netOf(PinRef pin) {
+    return Optional.ofNullable(netByPin.get(pin));
+  }
+
+  boolean hasNet(String name) {
+    return nets.containsKey(name);
+  }
+
+  int size(String net) {
+    return nets.getOrDefault(net, Set.of()).size();
+  }
+
+  /** Takes pins into nets, all of them or none. */
+  int put(Map<String, List<PinRef>> coming) {
+    Map<PinRef, String> claimed = new HashMap<>();
+    coming.forEach(
+        (net, pins) -> {
+          for (PinRef pin : pins) {
+            String other = claimed.getOrDefault(pin, netByPin.getOrDefault(pin, net));
+            if (!other.equals(net)) {
+              throw new Refusal(
+                  pin
+                      + " is in net "
+                      + other
+                      + " already; "
+                      + (isSupply(other) && isSupply(net)
+                          ? "two supplies are not joined."
+                          : "“" + net + " = " + other + "” would make them one net."));
+            }
+            claimed.put(pin, net);
+          }
+        });
+    int joined = 0;
+    for (var entry : coming.entrySet()) {
+      for (PinRef pin : entry.getValue()) {
+        netByPin.put(pin, entry.getKey());
+        unconnected.remove(pin);
+        joined += nets.computeIfAbsent(entry.getKey(), _ -> new LinkedHashSet<>()).add(pin) ? 1 : 0;
+      }
+    }
+    return joined;
+  }
+
+  static boolean isSupply(String net) {
+    return SupplyName.isGround(net) || SupplyName.volts(net).isPresent();
+  }
+
+  static List<DevicePin> find(Device device, String word) {
+    Optional<DevicePin> byNumber = device.pin(word);
+    if (byNumber.isPresent()) {
+      return List.of(byNumber.get());
+    }
+    List<DevicePin> named = device.pins().stream().filter(p -> p.name().equals(word)).toList();
+    return named.isEmpty()
+        ? device.pins().stream().filter(p -> p.name().equals("/" + word)).toList()
+        : named;
+  }
+
+  List<PinRef> pinsOf(Part part, String word) {
+    List<DevicePin> pins = find(grown(part, word).device(), word);
+    if (pins.isEmpty()) {
+      throw new Refusal(
+          part.designator() + " is a " + part.device().name() + " and has no pin " + word + ".");
+    }
+    return pins.stream().map(p -> new PinRef(part.designator(), p.number())).toList();
+  }
+
+  /**
+   * A connector that nobody said the size of is as large as the highest pin that is named; one that
+   * came with its size keeps it.
+   */
+  private Part grown(Part part, String word) {
+    if (part.device().name().startsWith("edge-") && word.matches("[0-9]{1,3}")) {
+      return byFiguresAlone(part, word);
+    }
+    boolean sizeUnknown = unsized.contains(part.designator());
+    if (!sizeUnknown || !word.matches("[0-9]{1,3}")) {
+      return part;
+    }
+    Part now = parts.get(part.designator());
+    int ways = Integer.parseInt(word);
+    if (ways <= now.device().pins().size() || ways > MOST_WAYS) {
+      return now;
+    }
+    Part larger = now.with(DeviceLibrary.numbered("connector-" + ways).orElseThrow());
+    parts.put(part.designator(), larger);
+    return larger;
+  }
+
+  /** An edge whose second side is called by figures, too, has no letters. */
+  private Part byFiguresAlone(Part part, String word) {
+    Part now = parts.get(part.designator());
+    if (now.device().pin(word).isPresent() || now.device().name().startsWith("connector-")) {
+      return now;
+    }
+    String size = now.device().name().substring("edge-".length());
+    Part figures = now.with(DeviceLibrary.numbered("connector-" + size).orElseThrow());
+    boolean lettered =
+        netByPin.keySet().stream()
+            .anyMatch(p -> p.part().equals(part.designator()) && p.number().matches("[A-Z]+"));
+    if (lettered || figures.device().pin(word).isEmpty()) {
+      return now;
+    }
+    parts.put(part.designator(), figures);
+    return figures;
+  }
+
+  String nameFor(PinRef pin) {
+    String name =
+        part(pin.part()).device().pin(pin.number()).map(DevicePin::name).orElse(pin.number());
+    return pin.part() + "-" + name;
+  }
+
+  /** Makes two nets one, under the first name. */
+  void join(String here, String there) {
+    Set<PinRef> moved = nets.getOrDefault(there, Set.of());
+    nets.remove(there);
+    moved.forEach(p -> netByPin.put(p, here));
+    nets.computeIfAbsent(here, _ -> new LinkedHashSet<>()).addAll(moved);
+  }
+
+  /** Takes pins that are in no net as meant to be in none. */
+  void leaveUnconnected(List<PinRef> pins) {
+    for (PinRef pin : pins) {
+      if (netByPin.containsKey(pin)) {
+        throw new Refusal(pin + " is in net " + netByPin.get(pin) + ".");
+      }
+    }
+    unconnected.addAll(pins);
+  }
+
+  /** The board with all that was typed. */
+  BoardContents contents() {
+    Map<String, Net> before =
+        base.nets().stream().collect(Collectors.toMap(Net::name, n -> n, (a, _) -> a));
+    List<Net> all = new ArrayList<>();
+    nets.forEach(
+        (name, pins) -> {
+          Net was = before.getOrDefault(name, new Net(name, List.of(), List.of()));
+          all.add(was.withPath(List.copyOf(pins)));
+        });
+    Set<PinRef> known = base.noConnects().stream().map(NoConnect::pin).collect(Collectors.toSet());
+    List<NoConnect> free = new ArrayList<>(base.noConnects());
+    free.removeIf(n -> netByPin.containsKey(n.pin()));
+    unconnected.stream()
+        .filter(p -> !known.contains(p))
+        .forEach(p -> free.add(new NoConnect(p, "typed as unconnected")));
+    return base.withParts(List.copyOf(parts.values()))
+        .withNets(all)
+        .withNoConnects(free)
+        .withRails(rails())
+        .withGround(
+            nets.containsKey(base.ground())
+                ? base.ground()
+                : nets.keySet().stream()
+                    .filter(SupplyName::isGround)
+                    .findFirst()
+                    .orElse(base.ground()));
+  }
+
+  /** The board's rails, and those whose nets were named here. */
+  private List<Rail> rails() {
+    List<Rail> rails = new ArrayList<>(base.rails());
+    for (String net : nets.keySet()) {
+      Optional<Double> volts = SupplyName.volts(net);
+      boolean there =
+          rails.stream()
+              .anyMatch(
+                  r ->
+                      r.net().equals(net)
+                          || volts.filter(v -> r.name().equals(SupplyName.ofVolts(v))).isPresent());
+      if (volts.isPresent() && !there) {
+        rails.add(Rail.assumed(net, volts.get()));
+      }
+    }
+    return rails;
+  }
+}

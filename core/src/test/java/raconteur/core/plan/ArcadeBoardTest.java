@@ -1,0 +1,163 @@
+package raconteur.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.Stories;
+import raconteur.core.ToldStories;
+import raconteur.core.board.Board;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.fault.History;
+import raconteur.core.finding.Finding;
+
+/**
+ * A second board as its owner has it, of another kind: a game's main board with buffered buses,
+ * synchronous counters, a picture made by selectors, characters and a colour PROM, switches and an
+ * edge connector. Parts listed, nets typed, nothing else. What leads is common practice, no source.
+ */
+class ArcadeBoardTest {
+  private static final Board GANNET = ToldStories.board("gannet-1");
+  private static final Advisor ADVISOR = new Advisor(GANNET, History.NONE, 2);
+
+  private static Advisor.Advice told(String lines) {
+    Advisor.Advice advice =
+        ADVISOR.advise(
+            Stories.of(
+                Arrays.stream(lines.split(";", -1)).map(String::strip).toArray(String[]::new)));
+    assertThat(advice.telling().lines())
+        .allSatisfy(t -> assertThat(t.meaning().toString()).doesNotStartWith("Unread"));
+    return advice;
+  }
+
+  private static List<String> leaders(String lines, int most) {
+    return told(lines).diagnosis().suspects().stream()
+        .limit(most)
+        .map(Suspect::place)
+        .map(Object::toString)
+        .toList();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "screen blank; 5V 5.02; IC1.37 high; IC1.E low | X1",
+        "screen blank; IC26.4 toggling; IC18.14 low | IC18",
+        "screen blank; IC1.37 toggling; IC2 rom differs | IC2",
+        "screen garbage; IC11.4 low; IC11.2 toggling; IC11.3 toggling; IC11.1 toggling | IC11",
+        "screen garbage; IC12.7 high; IC12.5 toggling; IC12.6 toggling | IC12",
+        "screen wrong letters; IC14 rom differs | IC14",
+        "screen wrong letters; swap IC14 good same; IC9 piggyback changed | IC9",
+        "screen wrong colours; IC17.2 low; IC17.3 toggling; IC17.11 toggling | IC17",
+        "no red; J1.6 floating; IC17.2 toggling | R5",
+        "no sync; IC26.5 toggling; IC26.6 low | IC26",
+        "screen blank; IC5.4 toggling; IC5.6 toggling; IC5.7 high; IC5.9 high; IC5.15 high;"
+            + " IC5.14 high | IC5",
+        "screen blank; BA0 toggling at IC6; BA0 floating at IC2 IC3"
+            + " | BA0 between IC6.18 and IC2.10",
+        "5V gnd 8 ohm; C1 hot | C1",
+        "5V 4.2; IC23 hot | IC23",
+        "screen garbage; IC4 tester fail | IC4",
+        "screen garbage; freeze IC10 cured | IC10",
+        "5V 5.05 at J1; 5V 4.1 at IC1; 5V 4.1 at IC1 | contact of IC1.7",
+      })
+  void theCulpritLeads(String lines, String place) {
+    assertThat(leaders(lines, 1)).containsExactly(place.strip());
+  }
+
+  /** Half a minute at the odd reading comes before a look at every other suspect. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "no red; J1.6 floating; IC17.2 toggling | R5",
+        "screen wrong colours; IC17.2 low; IC17.3 toggling; IC17.11 toggling | IC17",
+        "screen garbage; IC11.4 low; IC11.2 toggling; IC11.3 toggling; IC11.1 toggling | VA0",
+      })
+  void theOddReadingIsFollowedFirst(String lines, String about) {
+    assertThat(ADVISOR.nextSteps(told(lines)).getFirst().title()).contains(about.strip());
+  }
+
+  /** A reset that is held is gone back along before anything else is probed. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "screen blank; 5V 5.02; IC1.37 low",
+        "screen blank; 5V 5.02; /RES low at IC1; IC26.11 high"
+      })
+  void aHeldResetIsFollowedBack(String lines) {
+    Step first = ADVISOR.nextSteps(told(lines)).getFirst();
+    assertThat(first.title()).containsAnyOf("RES", "RC", "IC26", "C2", "R4", "Q1");
+    assertThat(new Foundations(GANNET).doubted(told(lines).telling().findings()))
+        .contains("/RES", "RES", "RC");
+  }
+
+  @Test
+  void aGoodResetAndClockAreNotGoneBackAlong() {
+    assertThat(
+            new Foundations(GANNET)
+                .doubted(told("IC1.37 high; IC1.E toggling; IC5.7 high").telling().findings()))
+        .isEmpty();
+  }
+
+  /** Into a rail of 8 ohms nothing is switched on, whatever that might tell. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "5V gnd 8 ohm",
+        "5V gnd 8 ohm; C1 hot",
+        "5V gnd 40 ohm",
+        "5V gnd 40 ohm; pull IC1 41 ohm",
+        "screen blank; IC1.37 low; 5V gnd 3 ohm"
+      })
+  void nothingIsSwitchedOnIntoAShort(String lines) {
+    assertThat(ADVISOR.nextSteps(told(lines)))
+        .isNotEmpty()
+        .allSatisfy(
+            step -> {
+              if (step.action() instanceof Step.Test(Finding test)) {
+                assertThat(test.kind().powered()).as(step.title()).isFalse();
+              }
+            });
+  }
+
+  /** Once the rail stood at its voltage the low ohms are the board's own. */
+  @Test
+  void aRailThatStandsAtItsVoltageMayBeSwitchedOnAgain() {
+    assertThat(ADVISOR.nextSteps(told("5V gnd 90 ohm; 5V 5.01; screen garbage")))
+        .anyMatch(
+            step -> step.action() instanceof Step.Test(Finding test) && test.kind().powered());
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "IC9, video",
+    "IC10, video",
+    "IC14, video",
+    "IC16, video",
+    "IC11, video",
+    "IC18, video",
+    "IC2, rom",
+    "IC4, ram",
+    "IC5, decode",
+    "IC15, video",
+    "IC17, video",
+    "IC1, cpu",
+    "X1, clock"
+  })
+  void partsAreOfTheBlockTheyWorkFor(String part, String block) {
+    assertThat(GANNET.part(part).orElseThrow().block()).isEqualTo(block);
+  }
+
+  @Test
+  void rowsOfPortsAreNoSupplies() {
+    assertThat(GANNET.rails())
+        .singleElement()
+        .satisfies(r -> assertThat(r.name()).isEqualTo("+5V"));
+  }
+}
