@@ -29,7 +29,6 @@ public final class BenchLine {
                   new ContinuityPhrase(),
                   new SwapPhrase(),
                   new ScreenPhrase(),
-                  ScreenPhrase.missing(),
                   new MendedPhrase(),
                   new FoundPhrase(),
                   new DamagePhrase(),
@@ -38,7 +37,8 @@ public final class BenchLine {
               ProvokingPhrases.all(),
               BookkeepingPhrases.all(),
               ClosingPhrases.all(),
-              List.<Phrase>of(new RailPhrase(), new PartPhrase(), new PinPhrase()))
+              List.<Phrase>of(
+                  ScreenPhrase.missing(), new RailPhrase(), new PartPhrase(), new PinPhrase()))
           .flatMap(List::stream)
           .toList();
 

@@ -12,14 +12,13 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import raconteur.core.bench.logic.Component;
 import raconteur.core.bench.logic.Lines;
-import raconteur.core.bench.part.Keyboard.Key;
 
 class KeyboardTest {
   private static final int COLUMNS = 3;
   private static final int ROWS = 4;
 
   /** The connector with one column pulled low, and what the keyboard does to its rows. */
-  private static int[] scanned(int lowColumn, Key... held) {
+  private static int[] scanned(int lowColumn, Keyboard.Key... held) {
     int[] levels = new int[COLUMNS + ROWS];
     Arrays.fill(levels, Lines.HIGH);
     levels[lowColumn] = Lines.LOW;
@@ -36,19 +35,19 @@ class KeyboardTest {
 
   @Test
   void aKeyPullsItsRowDownWhileItsColumnIsLow() {
-    int[] rows = scanned(1, new Key(1, 2));
+    int[] rows = scanned(1, new Keyboard.Key(1, 2));
     assertThat(rows[COLUMNS + 2]).isEqualTo(Lines.LOW);
     assertThat(Arrays.stream(rows).filter(r -> r == Lines.LOW)).hasSize(1);
   }
 
   @Test
   void aKeyOfAnotherColumnDoesNothing() {
-    assertThat(scanned(0, new Key(1, 2))).doesNotContain(Lines.LOW);
+    assertThat(scanned(0, new Keyboard.Key(1, 2))).doesNotContain(Lines.LOW);
   }
 
   @Test
   void keysOfOneColumnAreSeenTogether() {
-    int[] rows = scanned(2, new Key(2, 0), new Key(2, 3), new Key(0, 1));
+    int[] rows = scanned(2, new Keyboard.Key(2, 0), new Keyboard.Key(2, 3), new Keyboard.Key(0, 1));
     assertThat(rows[COLUMNS]).isEqualTo(Lines.LOW);
     assertThat(rows[COLUMNS + 3]).isEqualTo(Lines.LOW);
     assertThat(rows[COLUMNS + 1]).isEqualTo(Lines.FLOATING);
