@@ -26,8 +26,6 @@ import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.TestKind;
-import raconteur.core.judge.RailResistance;
-import raconteur.core.judge.RailVoltage;
 import raconteur.core.predict.Predictor;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
@@ -175,7 +173,14 @@ public final class NextSteps {
     return predictor.starvedRails(now, telling.findings());
   }
 
-  /** The resistance of a starved rail that was not read since the last mend, power off. */
+  /** The rails that stand too low, or read low to ground before a mend that may not have helped. */
+  private Set<String> toExplain(Telling telling) {
+    Set<String> rails = new HashSet<>(starved(telling));
+    rails.addAll(new LowRails(board).low(telling.findings()));
+    return rails;
+  }
+
+  /** The resistance of such a rail that was not read since the last mend, power off. */
   private static Optional<LookAhead.Scored> railToRead(
       List<LookAhead.Scored> scored, Set<String> starved, Telling telling) {
     Set<String> read = new HashSet<>();
@@ -228,7 +233,7 @@ public final class NextSteps {
 
   /** What switching on may break: a rail that reads low is not powered without need. */
   private double riskOfPower(Telling telling) {
-    Map<String, Double> ohms = ohmsNotStoodSince(telling);
+    Map<String, Double> ohms = new LowRails(board).ohms(now(telling));
     return board.rails().stream().anyMatch(rail -> Candidates.pulledDown(rail, ohms))
         ? costs.single("power into a short")
         : 0;
@@ -239,29 +244,7 @@ public final class NextSteps {
    * board is not switched on before that is explained.
    */
   private boolean mustStayOff(Telling telling) {
-    Map<String, Double> ohms = ohmsNotStoodSince(telling);
-    return board.rails().stream()
-        .anyMatch(
-            rail ->
-                ohms.containsKey(rail.name()) && RailResistance.isLow(rail, ohms.get(rail.name())));
-  }
-
-  /** What rails last read to ground since the last mend, but for those that stood since then. */
-  private Map<String, Double> ohmsNotStoodSince(Telling telling) {
-    Map<String, Double> ohms = new HashMap<>();
-    for (Telling.DatedFinding told : now(telling)) {
-      switch (told.finding()) {
-        case Finding.RailOhms read -> ohms.put(read.rail(), read.ohms());
-        case Finding.PullStep pull -> ohms.put(pull.rail(), pull.ohmsAfter());
-        case Finding.RailVolts volts ->
-            board
-                .rail(volts.rail())
-                .filter(r -> RailVoltage.of(r, volts.volts()) == RailVoltage.Standing.GOOD)
-                .ifPresent(r -> ohms.remove(r.name()));
-        case Finding _ -> {}
-      }
-    }
-    return ohms;
+    return !new LowRails(board).low(telling.findings()).isEmpty();
   }
 
   /** What was found since the last mend. */
@@ -296,7 +279,7 @@ public final class NextSteps {
         leader.probability() >= mendFrom
             && !declined.contains(StepWords.mendName(board, leader.place()));
     Optional<LookAhead.Scored> rail =
-        railToRead(scored, starved(telling), telling)
+        railToRead(scored, toExplain(telling), telling)
             .or(() -> allowed ? railBefore(leader, scored, telling) : Optional.empty());
     Optional<LookAhead.Scored> chosen =
         rail.isPresent()
@@ -316,7 +299,9 @@ public final class NextSteps {
     if (mustStayOff(telling) || (riskOfPower(telling) > 0 && !first.isEmpty())) {
       // Nothing is switched on into a short.
       inOrder.removeIf(s -> s.finding().kind().powered());
-      chosen = chosen.filter(inOrder::contains);
+      if (chosen.isPresent() && !inOrder.contains(chosen.get())) {
+        chosen = inOrder.stream().findFirst();
+      }
     }
     if (first.isEmpty() && (scored.isEmpty() || scored.getFirst().saves() <= 0)) {
       inOrder.sort(Comparator.comparingDouble((LookAhead.Scored s) -> -s.bitsPerMinute()));

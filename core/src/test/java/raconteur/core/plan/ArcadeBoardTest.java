@@ -113,6 +113,7 @@ class ArcadeBoardTest {
         "5V gnd 8 ohm; C1 hot",
         "5V gnd 40 ohm",
         "5V gnd 40 ohm; pull IC1 41 ohm",
+        "5V gnd 8 ohm; mended C1 replaced",
         "screen blank; IC1.37 low; 5V gnd 3 ohm"
       })
   void nothingIsSwitchedOnIntoAShort(String lines) {
@@ -124,6 +125,23 @@ class ArcadeBoardTest {
                 assertThat(test.kind().powered()).as(step.title()).isFalse();
               }
             });
+  }
+
+  /** A mend does not tell whether it helped: the rail is read again before anything else. */
+  @Test
+  void aLowRailIsReadAgainAfterAMend() {
+    assertThat(
+            ADVISOR
+                .nextSteps(told("5V gnd 8 ohm; mended C1 replaced; screen blank"))
+                .getFirst()
+                .title())
+        .startsWith("Measure +5V to ground in ohms");
+    assertThat(
+            ADVISOR
+                .nextSteps(told("5V gnd 8 ohm; mended C1 replaced; 5V gnd 320 ohm"))
+                .getFirst()
+                .action())
+        .isInstanceOf(Step.Test.class);
   }
 
   /** Once the rail stood at its voltage the low ohms are the board's own. */
