@@ -58,7 +58,8 @@ final class StepWords {
         scored.saves() > 0
             ? String.format(
                 Locale.ROOT,
-                "For %.1f minutes it is expected to save %s of mending in vain; tells %.2f bit.",
+                "For %.1f minutes it is expected to save %s of tests and mends to come; tells %.2f"
+                    + " bit.",
                 scored.cost(),
                 minutes(scored.saves() + scored.cost()),
                 scored.bits())
