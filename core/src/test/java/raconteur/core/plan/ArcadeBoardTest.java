@@ -2,17 +2,12 @@ package raconteur.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Arrays;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import raconteur.core.Stories;
 import raconteur.core.ToldStories;
 import raconteur.core.board.Board;
-import raconteur.core.diagnose.Suspect;
-import raconteur.core.fault.History;
 import raconteur.core.finding.Finding;
 
 /**
@@ -22,25 +17,7 @@ import raconteur.core.finding.Finding;
  */
 class ArcadeBoardTest {
   private static final Board GANNET = ToldStories.board("gannet-1");
-  private static final Advisor ADVISOR = new Advisor(GANNET, History.NONE, 2);
-
-  private static Advisor.Advice told(String lines) {
-    Advisor.Advice advice =
-        ADVISOR.advise(
-            Stories.of(
-                Arrays.stream(lines.split(";", -1)).map(String::strip).toArray(String[]::new)));
-    assertThat(advice.telling().lines())
-        .allSatisfy(t -> assertThat(t.meaning().toString()).doesNotStartWith("Unread"));
-    return advice;
-  }
-
-  private static List<String> leaders(String lines, int most) {
-    return told(lines).diagnosis().suspects().stream()
-        .limit(most)
-        .map(Suspect::place)
-        .map(Object::toString)
-        .toList();
-  }
+  private static final Bench BENCH = new Bench(GANNET);
 
   @ParameterizedTest
   @CsvSource(
@@ -67,7 +44,7 @@ class ArcadeBoardTest {
         "5V 5.05 at J1; 5V 4.1 at IC1; 5V 4.1 at IC1 | contact of IC1.7",
       })
   void theCulpritLeads(String lines, String place) {
-    assertThat(leaders(lines, 1)).containsExactly(place.strip());
+    assertThat(BENCH.leaders(lines, 1)).containsExactly(place.strip());
   }
 
   /** Half a minute at the odd reading comes before a look at every other suspect. */
@@ -80,7 +57,7 @@ class ArcadeBoardTest {
         "screen garbage; IC11.4 low; IC11.2 toggling; IC11.3 toggling; IC11.1 toggling | VA0",
       })
   void theOddReadingIsFollowedFirst(String lines, String about) {
-    assertThat(ADVISOR.nextSteps(told(lines)).getFirst().title()).contains(about.strip());
+    assertThat(BENCH.steps(lines).getFirst().title()).contains(about.strip());
   }
 
   /** A reset that is held is gone back along before anything else is probed. */
@@ -91,9 +68,9 @@ class ArcadeBoardTest {
         "screen blank; 5V 5.02; /RES low at IC1; IC26.11 high"
       })
   void aHeldResetIsFollowedBack(String lines) {
-    Step first = ADVISOR.nextSteps(told(lines)).getFirst();
+    Step first = BENCH.steps(lines).getFirst();
     assertThat(first.title()).containsAnyOf("RES", "RC", "IC26", "C2", "R4", "Q1");
-    assertThat(new Foundations(GANNET).doubted(told(lines).telling().findings()))
+    assertThat(new Foundations(GANNET).doubted(BENCH.told(lines).telling().findings()))
         .contains("/RES", "RES", "RC");
   }
 
@@ -101,7 +78,8 @@ class ArcadeBoardTest {
   void aGoodResetAndClockAreNotGoneBackAlong() {
     assertThat(
             new Foundations(GANNET)
-                .doubted(told("IC1.37 high; IC1.E toggling; IC5.7 high").telling().findings()))
+                .doubted(
+                    BENCH.told("IC1.37 high; IC1.E toggling; IC5.7 high").telling().findings()))
         .isEmpty();
   }
 
@@ -117,7 +95,7 @@ class ArcadeBoardTest {
         "screen blank; IC1.37 low; 5V gnd 3 ohm"
       })
   void nothingIsSwitchedOnIntoAShort(String lines) {
-    assertThat(ADVISOR.nextSteps(told(lines)))
+    assertThat(BENCH.steps(lines))
         .isNotEmpty()
         .allSatisfy(
             step -> {
@@ -130,24 +108,16 @@ class ArcadeBoardTest {
   /** A mend does not tell whether it helped: the rail is read again before anything else. */
   @Test
   void aLowRailIsReadAgainAfterAMend() {
-    assertThat(
-            ADVISOR
-                .nextSteps(told("5V gnd 8 ohm; mended C1 replaced; screen blank"))
-                .getFirst()
-                .title())
+    assertThat(BENCH.steps("5V gnd 8 ohm; mended C1 replaced; screen blank").getFirst().title())
         .startsWith("Measure +5V to ground in ohms");
-    assertThat(
-            ADVISOR
-                .nextSteps(told("5V gnd 8 ohm; mended C1 replaced; 5V gnd 320 ohm"))
-                .getFirst()
-                .action())
+    assertThat(BENCH.steps("5V gnd 8 ohm; mended C1 replaced; 5V gnd 320 ohm").getFirst().action())
         .isInstanceOf(Step.Test.class);
   }
 
   /** Once the rail stood at its voltage the low ohms are the board's own. */
   @Test
   void aRailThatStandsAtItsVoltageMayBeSwitchedOnAgain() {
-    assertThat(ADVISOR.nextSteps(told("5V gnd 90 ohm; 5V 5.01; screen garbage")))
+    assertThat(BENCH.steps("5V gnd 90 ohm; 5V 5.01; screen garbage"))
         .anyMatch(
             step -> step.action() instanceof Step.Test(Finding test) && test.kind().powered());
   }

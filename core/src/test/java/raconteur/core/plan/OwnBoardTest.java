@@ -2,16 +2,11 @@ package raconteur.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Arrays;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import raconteur.core.Stories;
 import raconteur.core.ToldStories;
 import raconteur.core.board.Board;
-import raconteur.core.diagnose.Suspect;
-import raconteur.core.fault.History;
 
 /**
  * A board as its owner has it: a parts list imported, nets typed from a drawing, and nothing else.
@@ -19,25 +14,7 @@ import raconteur.core.fault.History;
  */
 class OwnBoardTest {
   private static final Board SKUA = ToldStories.board("skua-3");
-  private static final Advisor ADVISOR = new Advisor(SKUA, History.NONE, 2);
-
-  private static Advisor.Advice told(String lines) {
-    Advisor.Advice advice =
-        ADVISOR.advise(
-            Stories.of(
-                Arrays.stream(lines.split(";", -1)).map(String::strip).toArray(String[]::new)));
-    assertThat(advice.telling().lines())
-        .allSatisfy(t -> assertThat(t.meaning().toString()).doesNotStartWith("Unread"));
-    return advice;
-  }
-
-  private static List<String> leaders(String lines, int most) {
-    return told(lines).diagnosis().suspects().stream()
-        .limit(most)
-        .map(Suspect::place)
-        .map(Object::toString)
-        .toList();
-  }
+  private static final Bench BENCH = new Bench(SKUA);
 
   @ParameterizedTest
   @CsvSource(
@@ -65,7 +42,7 @@ class OwnBoardTest {
         "5V 5.0; 5V at U6 4.3; 5V at U6 4.3; 5V at U7 4.99 | contact of U6.18",
       })
   void theCulpritLeads(String lines, String place) {
-    assertThat(leaders(lines, 1)).containsExactly(place.strip());
+    assertThat(BENCH.leaders(lines, 1)).containsExactly(place.strip());
   }
 
   @ParameterizedTest
@@ -78,7 +55,7 @@ class OwnBoardTest {
         "5V 5.0; 5V at U6 4.3 | VR1",
       })
   void whatWasClearedIsNotAmongTheLeaders(String lines, String place) {
-    assertThat(leaders(lines, 5)).doesNotContain(place.strip());
+    assertThat(BENCH.leaders(lines, 5)).doesNotContain(place.strip());
   }
 
   /** Half a minute with the meter comes before an iron at the regulator. */
@@ -86,8 +63,8 @@ class OwnBoardTest {
   void whatMakesARailIsNotReplacedBeforeTheRailWasRead() {
     String dead =
         "screen rubbish; U6 tester pass; U7 tester pass; U3 tester pass; VA3 low at U8 U6 U7";
-    assertThat(ADVISOR.nextSteps(told(dead)).getFirst().title()).startsWith("Measure +5V");
-    assertThat(ADVISOR.nextSteps(told("screen dark; RAW 9.1; 5V 0.0")).getFirst().title())
+    assertThat(BENCH.steps(dead).getFirst().title()).startsWith("Measure +5V");
+    assertThat(BENCH.steps("screen dark; RAW 9.1; 5V 0.0").getFirst().title())
         .startsWith("Measure +5V to ground in ohms");
   }
 
