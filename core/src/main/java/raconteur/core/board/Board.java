@@ -28,6 +28,7 @@ public final class Board {
   private final Map<String, SymptomCard> symptoms;
   private final Map<String, UsualSuspect> usualSuspects;
   private final Map<PinRef, Net> netByPin = new HashMap<>();
+  private final Map<String, Rail> railByNet = new HashMap<>();
 
   /** What the board's own firmware may show, in the order of the file. */
   public List<ErrorCode> errorCodes() {
@@ -54,6 +55,7 @@ public final class Board {
     parts = index(sorted, Part::designator);
     nets = index(contents.nets(), Net::name);
     rails = index(UsualRails.of(contents, sorted), Rail::name);
+    rails.values().forEach(rail -> railByNet.putIfAbsent(rail.net(), rail));
     ground = contents.ground();
     noConnects = contents.noConnects();
     deadTest = contents.deadTest();
@@ -121,7 +123,7 @@ public final class Board {
   }
 
   public Optional<Rail> railOfNet(String net) {
-    return rails.values().stream().filter(r -> r.net().equals(net)).findFirst();
+    return Optional.ofNullable(railByNet.get(net));
   }
 
   /** The name of the ground net, empty where the board has no nets. */

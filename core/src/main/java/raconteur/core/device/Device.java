@@ -50,8 +50,14 @@ public record Device(
     return facts.supplies();
   }
 
+  /** The pin with this number; asked millions of times a diagnosis, so without a stream. */
   public Optional<DevicePin> pin(String number) {
-    return pins.stream().filter(p -> p.number().equals(number)).findFirst();
+    for (DevicePin pin : pins) {
+      if (pin.number().equals(number)) {
+        return Optional.of(pin);
+      }
+    }
+    return Optional.empty();
   }
 
   private boolean is(String name) {
@@ -169,7 +175,12 @@ public record Device(
 
   /** The first pin with this name. */
   public Optional<DevicePin> pinNamed(String name) {
-    return pins.stream().filter(p -> p.name().equals(name)).findFirst();
+    for (DevicePin pin : pins) {
+      if (pin.name().equals(name)) {
+        return Optional.of(pin);
+      }
+    }
+    return Optional.empty();
   }
 
   /** The pins that carry signals: neither supplies nor unconnected. */

@@ -2,9 +2,11 @@ package raconteur.core.device;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * One device on its own, driven row by row at its pins.
@@ -26,6 +28,9 @@ public final class DeviceRun {
   private final Map<String, Level> remembered = new HashMap<>();
   private final Map<String, Cells> memories = new HashMap<>();
   private final Map<Expression, Level> clocks = new LinkedHashMap<>();
+  private final List<DevicePin> signalPins;
+  private final Set<String> collectors = new HashSet<>();
+  private final List<Gate> unwritten;
 
   /** A memory's words; those not there are as the rest is: unknown. */
   private static final class Cells {
@@ -59,6 +64,13 @@ public final class DeviceRun {
   DeviceRun(Device device, Level atPowerUp) {
     this.device = device;
     this.behaviour = device.behaviour();
+    signalPins = device.signalPins();
+    for (DevicePin pin : device.pins()) {
+      if (pin.kind() == PinKind.OPEN_COLLECTOR) {
+        collectors.add(pin.name());
+      }
+    }
+    unwritten = device.gates().stream().filter(gate -> !isWritten(gate)).toList();
     for (Behaviour.State state : behaviour.states()) {
       remembered.put(state.name(), atPowerUp);
     }
@@ -92,7 +104,7 @@ public final class DeviceRun {
     }
     settle();
     Map<String, Level> result = new LinkedHashMap<>();
-    for (DevicePin pin : device.signalPins()) {
+    for (DevicePin pin : signalPins) {
       result.put(pin.number(), seen.getOrDefault(pin.name(), Level.FLOATING));
     }
     return result;
@@ -144,22 +156,23 @@ public final class DeviceRun {
   }
 
   private Level driven(String output, Level level) {
-    boolean collector =
-        device.pinNamed(output).filter(p -> p.kind() == PinKind.OPEN_COLLECTOR).isPresent();
-    return collector && level == Level.HIGH ? Level.FLOATING : level;
+    return level == Level.HIGH && collectors.contains(output) ? Level.FLOATING : level;
   }
 
   /** An output whose function is not written down could be anything. */
   private void unwrittenOutputs(Map<String, Level> next) {
-    for (Gate gate : device.gates()) {
-      boolean written =
-          behaviour.drives().stream().anyMatch(d -> d.output().equals(gate.output()))
-              || behaviour.switches().stream()
-                  .anyMatch(s -> s.one().equals(gate.output()) || s.other().equals(gate.output()));
-      if (!written && level(gate.enable()) != Level.LOW) {
+    for (Gate gate : unwritten) {
+      if (level(gate.enable()) != Level.LOW) {
         next.put(gate.output(), Level.UNKNOWN);
       }
     }
+  }
+
+  private boolean isWritten(Gate gate) {
+    String output = gate.output();
+    return behaviour.drives().stream().anyMatch(d -> d.output().equals(output))
+        || behaviour.switches().stream()
+            .anyMatch(s -> s.one().equals(output) || s.other().equals(output));
   }
 
   private Level level(Expression expression) {
