@@ -23,7 +23,7 @@ public final class BoardExport {
 
   /** What can be written. */
   public enum Format {
-    PACK("board pack", "json"),
+    PACK("board pack", "board.json"),
     PARTS("parts list", "csv"),
     NETS("net list", "csv"),
     TYPED_NETS("nets as they are typed", "nets"),

@@ -10,10 +10,10 @@ import java.nio.charset.StandardCharsets;
  * A file's text and the encoding it was read in: what a byte order mark says, else UTF-8 if the
  * bytes are that, else Windows-1252, in which every byte means something.
  */
-record DecodedText(String text, String encoding) {
+public record DecodedText(String text, String encoding) {
   private static final Charset WESTERN = Charset.forName("windows-1252");
 
-  static DecodedText of(byte[] bytes) {
+  public static DecodedText of(byte[] bytes) {
     if (startsWith(bytes, 0xEF, 0xBB, 0xBF)) {
       return new DecodedText(
           new String(bytes, 3, bytes.length - 3, StandardCharsets.UTF_8), "UTF-8");

@@ -8,12 +8,14 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -59,6 +61,22 @@ public final class RecordingFile {
     /** The same with a probe that divides and that the instrument knew nothing of. */
     public Choice behindProbe(double divides) {
       return new Choice(timeColumn, columns, addresses, divides);
+    }
+  }
+
+  /** Whether the first lines of a file are those of a recording as a table: a time and samples. */
+  public static boolean looksLike(List<String> firstLines) {
+    try {
+      TimedTable table = TimedTable.of(firstLines, "");
+      return firstLines.stream()
+          .skip(table.skipped())
+          .filter(line -> !line.isBlank())
+          .findFirst()
+          .map(line -> line.strip().split(Pattern.quote(String.valueOf(table.delimiter()))))
+          .filter(cells -> Arrays.stream(cells).allMatch(c -> TimedTable.number(c).isPresent()))
+          .isPresent();
+    } catch (TimedTable.Strange e) {
+      return false;
     }
   }
 

@@ -31,6 +31,12 @@ public record FileKind(String words, Predicate<byte[]> known) {
           "PNG picture",
           head -> startsWith(head, new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}));
 
+  /** A photograph (JPEG, ISO/IEC 10918-1 annex B: start of image, then another marker). */
+  public static final FileKind JPEG =
+      new FileKind(
+          "JPEG picture",
+          head -> startsWith(head, new byte[] {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF}));
+
   /** A page for a browser. */
   public static final FileKind HTML =
       new FileKind(

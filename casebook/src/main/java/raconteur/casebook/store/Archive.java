@@ -27,6 +27,9 @@ import raconteur.core.story.Case;
  * Nothing is kept unless all of it can be.
  */
 public final class Archive {
+  /** How an archive is known among other zips. */
+  public static final FileKind KIND = ArchiveFormat.KIND;
+
   private static final FileKind BOARD = FileKind.json("board", "raconteur-board/");
 
   private Archive() {}
@@ -53,7 +56,7 @@ public final class Archive {
               new OtherShops(still).all().size());
       return WholeFile.write(
               target,
-              ArchiveFormat.KIND,
+              KIND,
               out -> new ArchiveWriter(still, boards, out).write(contents),
               written -> wrong(written, still, target))
           .<Outcome<Contents>>map(Outcome.Failed::new)

@@ -1,5 +1,6 @@
 package raconteur.desktop.app;
 
+import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import raconteur.core.board.Board;
@@ -21,18 +22,23 @@ import raconteur.desktop.workshop.FilePicker;
 import raconteur.desktop.workshop.Workshop;
 
 /**
- * The case on the desk and all views of it.
- *
- * @param stages the stages around Trace by their way
+ * The case on the desk and the views of it. A stage is made when it is first looked at: most cases
+ * are opened for one or two of them, and each works something out.
  */
-record CaseViews(CaseDesk desk, Map<Way, StageView> stages, TraceView trace) {
+final class CaseViews {
+  private final CaseDesk desk;
+  private final TraceView trace;
+  private final FilePicker files;
+  private final Runnable onIntake;
+  private final Map<Way, StageView> stages = new EnumMap<>(Way.class);
+  private boolean dim;
 
   /**
    * Takes a case to the desk.
    *
    * @param onDebrief leads to the debrief of a case of practice
    */
-  static CaseViews of(
+  CaseViews(
       Workshop workshop,
       Case opened,
       Board board,
@@ -40,24 +46,47 @@ record CaseViews(CaseDesk desk, Map<Way, StageView> stages, TraceView trace) {
       Runnable onIntake,
       Runnable onDebrief,
       boolean dim) {
+    this.files = files;
+    this.onIntake = onIntake;
+    this.dim = dim;
     Optional<Deal> deal = new SimulatedCases(workshop).deal(opened.header().number(), board);
-    CaseDesk desk =
-        new CaseDesk(workshop, opened, board, deal.map(Deal::odds).orElse(OddsShown.SHOWN));
-    return new CaseViews(
-        desk,
-        Map.of(
-            Way.ARRIVE, ArriveStage.of(desk, files, onIntake, dim),
-            Way.INSPECT, InspectStage.of(desk, files, dim),
-            Way.POWER, PowerStage.of(desk, dim),
-            Way.MEND, MendStage.of(desk, files, dim),
-            Way.PROVE, ProveStage.of(desk, dim),
-            Way.HAND_OVER, HandoverStage.of(desk, files, dim)),
+    desk = new CaseDesk(workshop, opened, board, deal.map(Deal::odds).orElse(OddsShown.SHOWN));
+    trace =
         new TraceView(
-            desk, files, dim, deal.map(dealt -> new SimulationDesk(desk, dealt)), onDebrief));
+            desk, files, dim, deal.map(dealt -> new SimulationDesk(desk, dealt)), onDebrief);
   }
 
-  void setDim(boolean dim) {
-    trace.setDim(dim);
-    stages.values().forEach(stage -> stage.setDim(dim));
+  CaseDesk desk() {
+    return desk;
+  }
+
+  TraceView trace() {
+    return trace;
+  }
+
+  /** A stage around Trace; empty for the ways that lead elsewhere. */
+  Optional<StageView> stage(Way way) {
+    if (!stages.containsKey(way)) {
+      made(way).ifPresent(stage -> stages.put(way, stage));
+    }
+    return Optional.ofNullable(stages.get(way));
+  }
+
+  private Optional<StageView> made(Way way) {
+    return switch (way) {
+      case ARRIVE -> Optional.of(ArriveStage.of(desk, files, onIntake, dim));
+      case INSPECT -> Optional.of(InspectStage.of(desk, files, dim));
+      case POWER -> Optional.of(PowerStage.of(desk, dim));
+      case MEND -> Optional.of(MendStage.of(desk, files, dim));
+      case PROVE -> Optional.of(ProveStage.of(desk, dim));
+      case HAND_OVER -> Optional.of(HandoverStage.of(desk, files, dim));
+      case SHELF, TRACE, ODDS, STOCKROOM, BOARDS, DEVICES, PRACTICE -> Optional.empty();
+    };
+  }
+
+  void setDim(boolean now) {
+    dim = now;
+    trace.setDim(now);
+    stages.values().forEach(stage -> stage.setDim(now));
   }
 }

@@ -1,8 +1,9 @@
 package raconteur.desktop.app;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -16,7 +17,9 @@ import raconteur.desktop.arrive.ArrivePresenter;
 import raconteur.desktop.arrive.ArriveView;
 import raconteur.desktop.boards.BoardsPresenter;
 import raconteur.desktop.boards.BoardsView;
+import raconteur.desktop.brought.OfferBar;
 import raconteur.desktop.control.Keys;
+import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.devices.DevicesPresenter;
 import raconteur.desktop.devices.DevicesView;
 import raconteur.desktop.manual.ManualWindow;
@@ -88,6 +91,7 @@ public final class Frame extends BorderPane {
     accelerate(Keys.SEARCH, this::showSearch);
     accelerate(Keys.HELP, this::showKeys);
     accelerate(Keys.DIM, this::toggleDim);
+    new Doorstep(this).listen();
   }
 
   private void accelerate(Keys key, Runnable action) {
@@ -137,6 +141,40 @@ public final class Frame extends BorderPane {
     setCenter(Pages.message(sentence));
   }
 
+  /** Looks at a file somebody brings, and asks what is to be done with it. */
+  public void bring(Path file) {
+    new Doorstep(this).bring(file);
+  }
+
+  /** The open casebook and all that belongs to it. */
+  Optional<Workshop> workshop() {
+    return views.map(Views::workshop);
+  }
+
+  /** What may be done with a file that was brought stands below whatever is shown. */
+  void ask(OfferBar bar) {
+    setBottom(bar);
+    bar.firstFocus().requestFocus();
+  }
+
+  /** Nothing more is asked; what was to be noticed is there again. */
+  void asked() {
+    setBottom(notices.isEmpty() ? null : Pages.notice(String.join("\n", notices), this::noticed));
+  }
+
+  /** The case on the desk. */
+  Optional<CaseDesk> desk() {
+    return bench.map(CaseViews::desk);
+  }
+
+  Optional<OddsView> odds() {
+    return views.map(Views::odds);
+  }
+
+  Optional<StockroomView> stockroom() {
+    return views.map(Views::stockroom);
+  }
+
   /** Says something above whatever is shown, until it is clicked away. */
   void notice(String sentence) {
     notices.add(sentence);
@@ -179,7 +217,8 @@ public final class Frame extends BorderPane {
   /** Shows a stage of the case on the desk, or the shelf to choose one from. */
   private void showStage(Way way) {
     freshenBench();
-    bench.ifPresentOrElse(b -> stage(b, b.stages().get(way), way), this::showShelf);
+    bench.ifPresentOrElse(
+        b -> b.stage(way).ifPresent(stage -> stage(b, stage, way)), this::showShelf);
   }
 
   /** Shows the stockroom. */
@@ -326,7 +365,7 @@ public final class Frame extends BorderPane {
     var header = found.get().header();
     bar.nameCase(number, board.get().identity().shortName() + " · " + header.owner());
     CaseViews opened =
-        CaseViews.of(
+        new CaseViews(
             workshop,
             found.get(),
             board.get(),
@@ -375,10 +414,10 @@ public final class Frame extends BorderPane {
   Optional<StageView> stage(String name) {
     return bench.flatMap(
         b ->
-            b.stages().entrySet().stream()
-                .filter(e -> e.getKey().word().equals(name))
-                .map(Map.Entry::getValue)
-                .findFirst());
+            Arrays.stream(Way.values())
+                .filter(way -> way.word().equals(name))
+                .findFirst()
+                .flatMap(b::stage));
   }
 
   /** Called now and then: takes in what another window has written. */

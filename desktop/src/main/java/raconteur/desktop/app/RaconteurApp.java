@@ -125,7 +125,10 @@ public final class RaconteurApp extends Application {
   private void opened(LaunchPlan plan, Frame frame, Outcome<Workshop> opened) {
     switch (opened) {
       case Outcome.Failed<Workshop>(String sentence) -> refused(plan, frame, sentence);
-      case Outcome.Done<Workshop>(Workshop workshop) -> opened(frame, workshop);
+      case Outcome.Done<Workshop>(Workshop workshop) -> {
+        opened(frame, workshop);
+        plan.brought().ifPresent(frame::bring);
+      }
     }
     if (plan.timeStart()) {
       printStart();

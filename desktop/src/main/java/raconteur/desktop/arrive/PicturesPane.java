@@ -18,8 +18,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import raconteur.casebook.store.Outcome;
-import raconteur.casebook.store.Picture;
-import raconteur.casebook.store.PictureReader;
 import raconteur.core.board.Outline;
 import raconteur.core.board.Part;
 import raconteur.core.finding.Bookkeeping;
@@ -76,22 +74,11 @@ final class PicturesPane extends StagePane {
   }
 
   private void keep(Path file, Bookkeeping.PictureMoment moment, Optional<Part> seen) {
-    switch (PictureReader.read(file)) {
-      case Outcome.Failed<Picture> failed -> host().say(failed.sentence(), false);
-      case Outcome.Done<Picture>(Picture picture) -> {
-        switch (desk.workshop().casebook().keep(picture)) {
-          case Outcome.Failed<Picture> failed -> host().say(failed.sentence(), false);
-          case Outcome.Done<Picture> _ -> {
-            Optional<Outline.Point> at =
-                seen.map(
-                    p -> new Outline.Point(p.place().xMillimetres(), p.place().yMillimetres()));
-            host()
-                .enter(
-                    new Bookkeeping.Pictured(picture.name(), moment, at, caption.getText().strip())
-                        .line());
-          }
-        }
-      }
+    Optional<Outline.Point> at =
+        seen.map(p -> new Outline.Point(p.place().xMillimetres(), p.place().yMillimetres()));
+    switch (CasePictures.keep(desk.workshop(), file, moment, at, caption.getText().strip())) {
+      case Outcome.Failed<String>(String why) -> host().say(why, false);
+      case Outcome.Done<String>(String line) -> host().enter(line);
     }
   }
 

@@ -506,6 +506,13 @@ public final class BoardsView extends StackPane {
     importPane.firstFocus().requestFocus();
   }
 
+  /** Shows typed nets of a file as if they were typed, on the chosen board. */
+  public void typedNets(Path file) {
+    showPane("Type nets");
+    typedNets.read(file);
+    typedNets.firstFocus().requestFocus();
+  }
+
   /** Opens the sheet that makes a board. */
   public void newBoard() {
     newBoardPane.begin();
@@ -525,6 +532,14 @@ public final class BoardsView extends StackPane {
   public void photograph() {
     if (presenter.chosen().isPresent()) {
       photoPane.begin();
+    }
+  }
+
+  /** Opens a photograph of the chosen board that is at hand. */
+  public void photograph(Path file) {
+    if (presenter.chosen().isPresent()) {
+      photoPane.begin();
+      photoPane.read(file);
     }
   }
 

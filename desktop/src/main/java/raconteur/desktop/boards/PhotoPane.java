@@ -368,20 +368,19 @@ final class PhotoPane extends VBox {
   }
 
   private void pick() {
-    pickPicture
-        .get()
-        .ifPresent(
-            file -> {
-              says("Reading " + file.getFileName() + " …");
-              presenter.read(
-                  file,
-                  refusal -> {
-                    says(refusal.orElse(""));
-                    setAside();
-                    decode();
-                    picture.requestFocus();
-                  });
-            });
+    pickPicture.get().ifPresent(this::read);
+  }
+
+  void read(Path file) {
+    says("Reading " + file.getFileName() + " …");
+    presenter.read(
+        file,
+        refusal -> {
+          says(refusal.orElse(""));
+          setAside();
+          decode();
+          picture.requestFocus();
+        });
   }
 
   private void sized() {

@@ -160,7 +160,7 @@ final class TypedNetsPane extends VBox {
   }
 
   /** A file's lines stand in the field as if they were typed. */
-  private void read(Path file) {
+  void read(Path file) {
     try {
       if (Files.size(file) > LARGEST_FILE) {
         echo.setText(file.getFileName() + " is larger than a file of nets gets.");

@@ -86,8 +86,10 @@ public final class RaconteurCommand extends Printing {
 
   @Parameters(
       arity = "0..1",
-      paramLabel = "CASEBOOK",
-      description = "The same as --casebook, for a file manager.")
+      paramLabel = "FILE",
+      description =
+          "A casebook to open, as --casebook; any other file is looked at once the window stands:"
+              + " a board, a case, a recording, a picture.")
   private @Nullable Path opened;
 
   @Option(
@@ -109,11 +111,13 @@ public final class RaconteurCommand extends Printing {
     if (commandNames) {
       return print(String.join("\n", commandNames()) + "\n");
     }
-    if (opened != null) {
-      if (!String.valueOf(opened.getFileName()).endsWith(".casebook")) {
-        refuse(opened + " is no command, and no casebook by its name; --help lists the commands.");
-        return CommandLine.ExitCode.USAGE;
-      }
+    boolean isCasebook =
+        opened != null && String.valueOf(opened.getFileName()).endsWith(".casebook");
+    if (opened != null && !isCasebook && !Files.isRegularFile(opened)) {
+      refuse(opened + " is no command and no file; --help lists the commands.");
+      return CommandLine.ExitCode.USAGE;
+    }
+    if (isCasebook) {
       if (casebook != null) {
         return refuse("Two casebooks are named: name one.");
       }
@@ -125,6 +129,9 @@ public final class RaconteurCommand extends Printing {
     Path file =
         demo ? demoFile(out()) : Optional.ofNullable(casebook).orElseGet(LaunchPlan::usualFile);
     LaunchPlan plan = new LaunchPlan(file, demo, Clock.systemUTC(), timeStart);
+    if (opened != null && !isCasebook) {
+      plan = plan.bringing(opened);
+    }
     if (report != null) {
       return report(report, file);
     }

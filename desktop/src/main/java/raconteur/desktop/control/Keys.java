@@ -86,6 +86,8 @@ public enum Keys {
   TAKE_NETS(Where.BOARDS, "take the typed nets", plain(KeyCode.ENTER)),
   LEAVE_IMPORT(Where.IMPORT, "leave what is being read in", plain(KeyCode.ESCAPE)),
 
+  LEAVE_BROUGHT(Where.BROUGHT, "leave the file that was brought", plain(KeyCode.ESCAPE)),
+
   SET_POINT(Where.PHOTOGRAPH, "set it here", plain(KeyCode.SPACE)),
   FINE_LEFT(Where.PHOTOGRAPH, Keys.FINE, shift(KeyCode.LEFT)),
   FINE_UP(Where.PHOTOGRAPH, Keys.FINE, shift(KeyCode.UP)),
@@ -149,6 +151,7 @@ public enum Keys {
     MAP("On the map", TRACE, STAGE, BOARDS),
     GLANCE("On the case at a glance", STAGE),
     PHOTOGRAPH("On a photograph", EVERYWHERE),
+    BROUGHT("At a file that was brought", EVERYWHERE),
     SEARCH("In the search", EVERYWHERE),
     MANUAL("In the manual", EVERYWHERE),
     FIELDS("In fields of many lines", BOARDS),

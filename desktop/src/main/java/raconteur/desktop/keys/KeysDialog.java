@@ -1,5 +1,6 @@
 package raconteur.desktop.keys;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -77,11 +78,17 @@ public final class KeysDialog extends VBox {
   /**
    * Shows it until it is closed.
    *
+   * @param table of keys, where another is at hand than the board's own
    * @param enter takes the lines that go into the story
    */
   public static void show(
-      KeysPresenter presenter, FilePicker files, Window owner, Consumer<String> enter) {
+      KeysPresenter presenter,
+      FilePicker files,
+      Optional<Path> table,
+      Window owner,
+      Consumer<String> enter) {
     KeysDialog content = new KeysDialog(presenter, files, enter);
+    table.ifPresent(file -> content.taken(presenter.read(file)));
     Dialog<ButtonType> dialog = new Dialog<>();
     dialog.initOwner(owner);
     dialog.setTitle("Keys");

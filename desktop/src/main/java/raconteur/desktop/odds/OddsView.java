@@ -1,5 +1,6 @@
 package raconteur.desktop.odds;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -172,13 +173,13 @@ public final class OddsView extends VBox {
   }
 
   private void take() {
-    files
-        .toRead("Take counts in", "Counts", "*.json")
-        .ifPresent(
-            file -> {
-              notice.setText(presenter.take(file));
-              refresh();
-            });
+    files.toRead("Take counts in", "Counts", "*.json").ifPresent(this::take);
+  }
+
+  /** Takes in what another shop gave. */
+  public void take(Path file) {
+    notice.setText(presenter.take(file));
+    refresh();
   }
 
   public void setDim(boolean dim) {

@@ -1,5 +1,6 @@
 package raconteur.desktop.rom;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -84,11 +85,17 @@ public final class RomDialog extends VBox {
   /**
    * Shows it until it is closed.
    *
+   * @param reading the first reading, where it is at hand
    * @param enter takes the lines that go into the story
    */
   public static void show(
-      RomPresenter presenter, FilePicker files, Window owner, Consumer<String> enter) {
+      RomPresenter presenter,
+      FilePicker files,
+      Optional<Path> reading,
+      Window owner,
+      Consumer<String> enter) {
     RomDialog content = new RomDialog(presenter, files, enter);
+    reading.ifPresent(file -> content.read(file, false));
     content.picture.setDim(Theme.isDim(owner.getScene().getRoot()));
     Dialog<ButtonType> dialog = new Dialog<>();
     dialog.initOwner(owner);
@@ -107,15 +114,17 @@ public final class RomDialog extends VBox {
             asWanted ? "What should be in " + presenter.part() : "A reading of " + presenter.part(),
             "ROM images",
             "*.*")
-        .ifPresent(
-            file ->
-                presenter.read(
-                    file,
-                    asWanted,
-                    refusal -> {
-                      say(refusal.orElse(""));
-                      work();
-                    }));
+        .ifPresent(file -> read(file, asWanted));
+  }
+
+  private void read(Path file, boolean asWanted) {
+    presenter.read(
+        file,
+        asWanted,
+        refusal -> {
+          say(refusal.orElse(""));
+          work();
+        });
   }
 
   private void again() {

@@ -189,7 +189,12 @@ public final class StockroomView extends VBox {
   }
 
   private void from(Supplier<Optional<Path>> pick) {
-    pick.get().ifPresent(file -> say(presenter.take(file)));
+    pick.get().ifPresent(this::take);
+  }
+
+  /** Takes a list of stock in. */
+  public void take(Path file) {
+    say(presenter.take(file));
   }
 
   private void to(Supplier<Optional<Path>> pick) {

@@ -1,5 +1,6 @@
 package raconteur.desktop.trace;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -252,32 +253,52 @@ public final class TraceView extends StackPane {
 
   /** What a scope or a bus recorder wrote, held against this board. */
   private void readRecording() {
-    files
-        .toRead("Read a recording", "Recordings", "*.vcd", "*.csv")
-        .ifPresent(
-            file ->
-                SignalsDialog.show(
-                    new SignalsPresenter(desk.workshop(), desk.state().board()),
-                    file,
-                    getScene().getWindow(),
-                    bench::enter));
+    files.toRead("Read a recording", "Recordings", "*.vcd", "*.csv").ifPresent(this::readRecording);
+  }
+
+  /** What is in a recording, held against this board. */
+  public void readRecording(Path file) {
+    SignalsDialog.show(
+        new SignalsPresenter(desk.workshop(), desk.state().board()),
+        file,
+        getScene().getWindow(),
+        bench::enter);
   }
 
   /** What was read out of a ROM of this board, the chosen suspect's where it is one. */
   public void readRom() {
+    readRom(Optional.empty());
+  }
+
+  /** The same with a first reading that is at hand. */
+  public void readRom(Path reading) {
+    readRom(Optional.of(reading));
+  }
+
+  private void readRom(Optional<Path> reading) {
     RomPresenter roms = new RomPresenter(desk.workshop(), desk.state().board(), chosen);
     if (roms.parts().isEmpty()) {
       bench.say("This board has no ROM among its parts.", false);
     } else {
-      RomDialog.show(roms, files, getScene().getWindow(), bench::enter);
+      RomDialog.show(roms, files, reading, getScene().getWindow(), bench::enter);
     }
   }
 
   /** What the keys of the board's keyboard do, and what that comes to. */
   public void tryKeys() {
+    tryKeys(Optional.empty());
+  }
+
+  /** The same with a table of keys that is at hand. */
+  public void tryKeys(Path table) {
+    tryKeys(Optional.of(table));
+  }
+
+  private void tryKeys(Optional<Path> table) {
     KeysDialog.show(
         new KeysPresenter(desk.workshop(), desk.state().board(), desk.state().header().number()),
         files,
+        table,
         getScene().getWindow(),
         bench::enter);
   }

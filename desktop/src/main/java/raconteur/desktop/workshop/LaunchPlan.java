@@ -11,8 +11,19 @@ import java.util.Optional;
  * @param casebook the file
  * @param demo whether to fill it with the demo's cases first
  * @param timeStart whether to print how long the start took, and leave
+ * @param brought a file of another kind that is to be looked at once the casebook is open
  */
-public record LaunchPlan(Path casebook, boolean demo, Clock clock, boolean timeStart) {
+public record LaunchPlan(
+    Path casebook, boolean demo, Clock clock, boolean timeStart, Optional<Path> brought) {
+
+  public LaunchPlan(Path casebook, boolean demo, Clock clock, boolean timeStart) {
+    this(casebook, demo, clock, timeStart, Optional.empty());
+  }
+
+  /** The same with a file to be looked at. */
+  public LaunchPlan bringing(Path file) {
+    return new LaunchPlan(casebook, demo, clock, timeStart, Optional.of(file));
+  }
 
   /** Where the user's board files lie: beside the casebook. */
   public Path boardsFolder() {

@@ -231,7 +231,7 @@ class ClosingWindowTest extends InWindow {
     open(20);
     key(KeyCode.CONTROL, KeyCode.DIGIT8);
     key(KeyCode.F7);
-    settle();
+    gathered(robot);
     tabTo("HTML");
     assertThat(Files.readString(window().toWrite())).contains("74LS153", "</html>");
     tabTo("PDF");
