@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import raconteur.core.board.BoardContents;
 import raconteur.core.board.BoardIdentity;
 import raconteur.core.board.Designator;
@@ -27,6 +27,11 @@ import raconteur.core.device.DeviceLibrary;
  * that were named.
  */
 final class DraftBoard {
+  /** Said of a part by its first words: "7805, heatsink" is a regulator. */
+  private static final Pattern MECHANICAL =
+      Pattern.compile(
+          "(?i)(to-?[0-9]+ )?(fiducial|mounting ?hole|heat ?sink|shield(ing)? can|logo\\b).*");
+
   static final int MOST_PARTS = 20_000;
   static final int MOST_PINS = 200_000;
   private static final int LONGEST_NAME = 120;
@@ -198,9 +203,12 @@ final class DraftBoard {
   }
 
   private static boolean isMechanical(DraftPart part) {
-    String words = (String.join(" ", part.texts) + " " + part.value).toLowerCase(Locale.ROOT);
     return part.designator.matches("(?i)(H|MH|FID|HOLE|SHD|HS|LOGO|REF)[0-9]*")
-        || words.matches(".*(fiducial|mounting ?hole|heat ?sink|shield(ing)? can|logo\\b).*");
+        || Stream.concat(part.texts.stream(), Stream.of(part.value))
+            .filter(text -> !text.isBlank())
+            .findFirst()
+            .filter(text -> MECHANICAL.matcher(text).matches())
+            .isPresent();
   }
 
   Iterable<DraftPart> parts() {

@@ -113,6 +113,7 @@ record PartsColumns(OptionalInt designators, List<Integer> markings, OptionalInt
           "net",
           "pin");
   private static final double MOST = 0.6;
+  private static final double OFTEN = 0.3;
   private static final int ROWS_LOOKED_AT = 400;
 
   PartsColumns {
@@ -150,6 +151,14 @@ record PartsColumns(OptionalInt designators, List<Integer> markings, OptionalInt
                     .thenComparingInt(c -> rank(MARKINGS, table.heading(c))))
             .filter(c -> MARKINGS.contains(table.heading(c)) || share(table, c, device) > 0)
             .toList();
+    // Beside a column headed as one, a word of a remark that happens to name a device is none.
+    boolean headed = markings.stream().anyMatch(c -> MARKINGS.contains(table.heading(c)));
+    if (headed) {
+      markings =
+          markings.stream()
+              .filter(c -> MARKINGS.contains(table.heading(c)) || share(table, c, device) >= OFTEN)
+              .toList();
+    }
     return new PartsColumns(designators, markings, value(table, designators));
   }
 

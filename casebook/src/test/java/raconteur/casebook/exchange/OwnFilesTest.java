@@ -10,6 +10,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.core.ToldStories;
 import raconteur.core.board.Board;
@@ -30,32 +33,46 @@ class OwnFilesTest {
     }
   }
 
-  private static Imported listed() throws IOException {
-    byte[] list = text("gannet.csv").getBytes(StandardCharsets.UTF_8);
+  private static Imported listed(String board) throws IOException {
+    byte[] list = text(board + ".csv").getBytes(StandardCharsets.UTF_8);
     BoardShelf none = BoardShelf.of(Path.of("no such folder"));
-    return switch (BoardImport.read("gannet.csv", list, DeviceLibrary.shipped(), none::load)) {
+    return switch (BoardImport.read(board + ".csv", list, DeviceLibrary.shipped(), none::load)) {
       case Loaded.Ok<Imported>(Imported imported) -> imported;
       case Loaded.Refused<Imported> refused -> throw new AssertionError(refused.summary());
     };
   }
 
-  /** Every one of 75 parts is told, with what its remarks say of sockets. */
-  @Test
-  void everyPartOfTheListIsTold() throws IOException {
-    Imported imported = listed();
-    assertThat(imported.parts()).hasSize(75).allMatch(p -> p.device().isPresent());
+  /** Every part is told, none is taken for no part, with what its remarks say of sockets. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {"gannet | 75 | IC1 IC2 IC3 IC14 IC23", "heron | 94 | U1 U2 U3 U18"})
+  void everyPartOfTheListIsTold(String board, int parts, String socketed) throws IOException {
+    Imported imported = listed(board);
+    assertThat(imported.parts()).hasSize(parts).allMatch(p -> p.device().isPresent());
     assertThat(imported.problems()).isEmpty();
     assertThat(imported.board().parts().stream().filter(Part::socketed).map(Part::designator))
-        .containsExactly("IC1", "IC2", "IC3", "IC14", "IC23");
+        .containsExactly(socketed.split(" "));
+  }
+
+  /** Words of a remark are no marking and make no part a piece of hardware. */
+  @Test
+  void whatARemarkNamesIsNotThePart() throws IOException {
+    Map<String, String> devices = devices(listed("heron").board().contents().parts());
+    assertThat(devices)
+        .containsEntry("VR1", "7805")
+        .containsEntry("Q2", "transistor-ebc")
+        .containsEntry("LS1", "speaker");
   }
 
   /** Every line of nets is taken, and they come to the pins the board of the stories has. */
-  @Test
-  void theTypedNetsAreThoseOfTheBoard() throws IOException {
-    BoardContents parts = listed().board().contents();
-    NetLines.Read read = NetLines.read(text("gannet.nets"), parts);
+  @ParameterizedTest
+  @ValueSource(strings = {"gannet", "heron"})
+  void theTypedNetsAreThoseOfTheBoard(String name) throws IOException {
+    BoardContents parts = listed(name).board().contents();
+    NetLines.Read read = NetLines.read(text(name + ".nets"), parts);
     assertThat(read.problems()).isEmpty();
-    Board board = ToldStories.board("gannet-1");
+    Board board = ToldStories.board(name + "-1");
     assertThat(pins(read.contents().nets())).isEqualTo(pins(List.copyOf(board.nets())));
     assertThat(devices(read.contents().parts())).isEqualTo(devices(board.contents().parts()));
   }

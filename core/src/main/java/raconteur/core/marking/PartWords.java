@@ -30,7 +30,9 @@ public final class PartWords {
   private static final Pattern IN_ONE =
       Pattern.compile(
           "(?i)\\bsocketed\\b|\\bin\\s+(?:an?\\s+|its\\s+)?socket\\b"
-              + "|[,;(]\\s*socket\\s*(?=$|[,;)])");
+              + "|[,;(]\\s*socket\\s*(?=$|[,;)])"
+              // "crtc socket" says where a chip sits, "40 pin socket" what a part is.
+              + "|(?<![0-9]\\s)\\b(?!pins?\\b|ic\\b|di[pl]\\b|ways?\\b|chip\\b|sil\\b)[a-z]+\\s+socket\\s*$");
 
   private PartWords() {}
 
