@@ -114,6 +114,7 @@ class SchemaTest {
     "families.schema.json, families.json",
     "checks.schema.json, checks.json",
     "sayings.schema.json, sayings.json",
+    "rewordings.schema.json, rewordings.json",
     "markings.schema.json, markings.json",
     "usual.schema.json, usual.json",
     "keys.schema.json, keys.json"

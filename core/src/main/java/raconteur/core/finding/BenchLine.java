@@ -58,6 +58,45 @@ public final class BenchLine {
               + line.length()
               + "; it is kept here until you shorten it.");
     }
+    Understanding asSaid = asSaid(line, context);
+    return switch (asSaid) {
+      case Understanding.Understood _, Understanding.Asked _ -> asSaid;
+      case Understanding.Unfinished _ -> reworded(line, context, true).orElse(asSaid);
+      case Understanding.Refused _ -> reworded(line, context, false).orElse(asSaid);
+    };
+  }
+
+  /**
+   * The line as people say it in other words, or what would have to be said instead.
+   *
+   * @param begun whether it may yet become a usual line: then nothing is refused or guessed
+   */
+  private Optional<Understanding> reworded(String line, BenchContext context, boolean begun) {
+    String plain = Rewordings.plain(line);
+    boolean strange = !begun && phrase(new Words(board, line)).isEmpty();
+    Optional<Understanding> instead = Optional.empty();
+    for (Rewordings.Rewording way : Rewordings.shipped().all()) {
+      Optional<String> usual =
+          way.line(plain, board).filter(l -> !begun || !l.startsWith(ScreenPhrase.VERB + " "));
+      Optional<String> ask = way.ask(plain, board);
+      if (usual.isPresent()) {
+        Understanding taken = asSaid(usual.get(), context);
+        if (taken instanceof Understanding.Understood || taken instanceof Understanding.Asked) {
+          return Optional.of(taken);
+        }
+        // What the usual line lacks says more than that nothing begins with these words.
+        if (strange && instead.isEmpty() && !usual.get().startsWith(ScreenPhrase.VERB + " ")) {
+          instead = Optional.of(taken);
+        }
+      } else if (ask.isPresent()) {
+        return ask.map(begun ? Understanding.Unfinished::new : Understanding.Refused::new);
+      }
+    }
+    return instead;
+  }
+
+  /** What the line says in the usual words alone. */
+  Understanding asSaid(String line, BenchContext context) {
     Optional<SeveralSubjects> several = SeveralSubjects.of(board, line);
     Understanding understood =
         several
@@ -68,7 +107,10 @@ public final class BenchLine {
       return new Understanding.Unfinished(
           several.filter(s -> !s.there().isEmpty()).isPresent()
               ? why
-              : "Another part or pin, or what is said of all of them, for example tester pass.");
+              : SeveralSubjects.whereOn(board, line)
+                  .orElse(
+                      "Another part or pin, or what is said of all of them, for example tester"
+                          + " pass."));
     }
     return understood;
   }

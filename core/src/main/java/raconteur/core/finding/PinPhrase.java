@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
@@ -15,6 +16,8 @@ import raconteur.core.device.Signal;
  * {@code U9.4 swings 0.2 3.4 V}.
  */
 final class PinPhrase implements Phrase {
+  private static final Pattern BARE_VOLTS = Pattern.compile("[-−]?(?:[0-9]|1[0-5])(?:[.,][0-9]+)?");
+
   private static final List<String> WAYS =
       List.of(
           "toggling",
@@ -81,10 +84,15 @@ final class PinPhrase implements Phrase {
       return levels(words, pin, Math.min(one, other), Math.max(one, other));
     }
     if (words.peek().matches("[-−]?[0-9].*")) {
-      Words.Measured measured = words.quantity(Unit.HERTZ, Unit.VOLT);
+      // A small figure alone is what a meter shows.
+      Words.Measured measured =
+          BARE_VOLTS.matcher(words.peek()).matches() && words.isLast()
+              ? words.quantity(Unit.VOLT, Unit.HERTZ)
+              : words.quantity(Unit.HERTZ, Unit.VOLT);
       words.end();
       return measured.kind() == Unit.VOLT
-          ? levels(words, pin, measured.value(), measured.value())
+          ? RailPhrase.atPin(words.board(), pin, measured.value())
+              .orElseGet(() -> levels(words, pin, measured.value(), measured.value()))
           : frequency(words, pin, measured.value());
     }
     if (words.nextIs("noisy") || words.nextIs("n")) {
@@ -203,6 +211,10 @@ final class PinPhrase implements Phrase {
       throw words.refuse("There are no hertz below 0 here: type 16 MHz.");
     }
     Finding reading = new Finding.Frequency(pin, hertz);
+    if (hertz == 0) {
+      return new Understanding.Understood(
+          reading, words.board().describe(pin) + " stands still: 0 Hz.");
+    }
     String said = words.board().describe(pin) + " runs at " + Quantities.hertz(hertz);
     return hertz < 1 || hertz > 1e9
         ? new Understanding.Asked(reading, said + ": is that meant? Enter keeps it.")

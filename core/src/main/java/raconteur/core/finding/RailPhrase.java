@@ -2,8 +2,10 @@ package raconteur.core.finding;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 
 /**
@@ -168,6 +170,23 @@ final class RailPhrase implements Phrase {
           reading, said + ", the wrong sign: leads the right way round? Enter keeps it.");
     }
     return new Understanding.Understood(reading, said + "; good is " + range + ".");
+  }
+
+  /**
+   * Volts at a pin that is on a rail: the rail's own where its maker has the pin, else those at the
+   * part; empty for a pin of any other line.
+   */
+  static Optional<Understanding> atPin(Board board, PinRef pin, double volts) {
+    return board
+        .netOf(pin)
+        .flatMap(net -> board.railOfNet(net.name()))
+        .map(
+            rail ->
+                volts(
+                    rail,
+                    rail.madeBy().contains(pin.part())
+                        ? new Finding.RailVolts(rail.name(), volts)
+                        : new Finding.FarVolts(rail.name(), pin.part(), volts)));
   }
 
   /** Whether a part has a pin on a rail; at sheet depth that is not known, and taken for true. */

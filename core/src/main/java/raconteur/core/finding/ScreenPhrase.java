@@ -7,10 +7,12 @@ import raconteur.core.board.UsualSymptoms;
 
 /** {@code screen blank}: what the board shows, as one of its symptom cards. */
 final class ScreenPhrase extends VerbPhrase {
+  static final String VERB = "screen";
+
   private static final String SYMPTOM = "a symptom of this board";
 
   ScreenPhrase() {
-    super("screen", "screen blank");
+    super(VERB, "screen blank");
   }
 
   /** {@code no sound}, {@code no picture}: a symptom whose words begin so, without the screen. */

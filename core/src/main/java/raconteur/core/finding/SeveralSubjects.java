@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
@@ -42,6 +43,9 @@ record SeveralSubjects(
           "BA0 toggling at U15 U16",
           "mended U21-U28 replaced",
           "damage corrosion U18 U19");
+
+  /** Of a long line so many parts are named. */
+  private static final int MOST_NAMED = 4;
 
   /** Longer ranges are slips. */
   private static final int LONGEST_RANGE = 100;
@@ -107,6 +111,35 @@ record SeveralSubjects(
     }
     var reader = new Reader(board, before);
     return aPart && before.size() >= begins && reader.gather(begins, begins == 0) == before.size();
+  }
+
+  /** What is asked of who names a line and not the place; empty for any other line. */
+  static Optional<String> whereOn(Board board, String line) {
+    List<String> words = words(line);
+    if (words.size() < 2 || words.contains("at")) {
+      return Optional.empty();
+    }
+    return board.nets().stream()
+        .filter(n -> !board.isSupply(n.name()) && n.name().equalsIgnoreCase(words.getFirst()))
+        .findFirst()
+        .map(
+            net -> {
+              String said = net.name() + " " + words.get(1) + " at ";
+              Optional<PinRef> driver =
+                  net.path().stream().filter(p -> board.kind(p).drives()).findFirst();
+              String others =
+                  net.path().stream()
+                      .map(PinRef::part)
+                      .filter(p -> driver.filter(d -> d.part().equals(p)).isEmpty())
+                      .distinct()
+                      .limit(MOST_NAMED)
+                      .collect(Collectors.joining(", "));
+              return "Where on it stood the tip? "
+                  + said
+                  + driver.map(d -> d.part() + ", which drives it, or at ").orElse("")
+                  + others
+                  + ".";
+            });
   }
 
   private static Stream<String> nets(Board board) {

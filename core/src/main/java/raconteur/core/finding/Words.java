@@ -60,6 +60,11 @@ final class Words {
     return more() ? words.get(at) : "";
   }
 
+  /** Whether the next word is the last one. */
+  boolean isLast() {
+    return at == words.size() - 1;
+  }
+
   boolean nextIs(String word) {
     return peek().equalsIgnoreCase(word);
   }

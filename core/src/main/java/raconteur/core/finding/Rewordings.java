@@ -1,0 +1,159 @@
+package raconteur.core.finding;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.regex.PatternSyntaxException;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.data.DataFile;
+import raconteur.core.data.Datum;
+import raconteur.core.data.Loaded;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinRole;
+
+/**
+ * Other ways people say what a line says, from {@code rewordings.json}: {@code replaced U26} for
+ * {@code mended U26 replaced}. Only lines that are not understood as they stand are held against
+ * them; the story keeps the usual line.
+ *
+ * <p>Cost: every pattern once a line that is not understood, some dozens.
+ *
+ * @param all in the order of the file: the first whose line is understood is taken
+ */
+public record Rewordings(List<Rewording> all) {
+  private static final String PART =
+      "(?:[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}/?[0-9]{0,2}[A-Za-z])";
+  private static final Map<String, String> STANDS_FOR =
+      Map.of(
+          "{part}", "(?<part>" + PART + "(?: ?- ?" + PART + "| (?:and )?" + PART + ")*)",
+          "{pin}", "(?<pin>[A-Za-z0-9/]+\\.[^\\s]+)",
+          "{pin2}", "(?<pin2>[A-Za-z0-9/]+\\.[^\\s]+)",
+          "{rail}", "(?<rail>[-+]?[0-9][0-9.]*V|V[A-Z]{2})");
+  private static final List<String> CARRIED = List.of("part", "pin", "pin2", "rail", "rest");
+
+  /**
+   * One other way.
+   *
+   * @param said the whole line, capitals aside
+   * @param line what it is taken for; empty where it is only asked back
+   * @param ask why it is not taken, and what would be; empty where it is taken
+   * @param example of what is said
+   */
+  public record Rewording(Pattern said, String line, String ask, String example) {
+    private Optional<String> filled(String text, String spoken, Board board) {
+      Matcher matcher = said.matcher(spoken);
+      if (!matcher.matches()) {
+        return Optional.empty();
+      }
+      String filled = text;
+      for (String name : CARRIED) {
+        String place = "{" + name + "}";
+        if (filled.contains(place)) {
+          filled = filled.replace(place, Optional.ofNullable(matcher.group(name)).orElse(""));
+        }
+      }
+      for (PinRole role : List.of(PinRole.RESET, PinRole.CLOCK)) {
+        String place = "{" + role.name().toLowerCase(Locale.ROOT) + "}";
+        if (filled.contains(place)) {
+          Optional<String> pin = ofProcessor(board, role);
+          if (pin.isEmpty()) {
+            return Optional.empty();
+          }
+          filled = filled.replace(place, pin.get());
+        }
+      }
+      return Optional.of(filled);
+    }
+
+    /** What a line may be taken for on a board; empty where this does not fit it. */
+    Optional<String> line(String spoken, Board board) {
+      return line.isEmpty() ? Optional.empty() : filled(line, spoken, board);
+    }
+
+    /** What is asked back instead; empty where this does not fit the line. */
+    Optional<String> ask(String spoken, Board board) {
+      return ask.isEmpty() ? Optional.empty() : filled(ask, spoken, board);
+    }
+  }
+
+  private static final class Holder {
+    static final Rewordings SHIPPED =
+        DataFile.shipped(
+            Rewordings.class,
+            "/raconteur/core/data/rewordings.json",
+            t -> read("rewordings.json", t));
+  }
+
+  public Rewordings {
+    all = List.copyOf(all);
+  }
+
+  /** Those that ship with the application. */
+  public static Rewordings shipped() {
+    return Holder.SHIPPED;
+  }
+
+  /** Reads a file of rewordings. */
+  public static Loaded<Rewordings> read(String fileName, String text) {
+    return DataFile.read(fileName, text, (root, issues) -> rewordings(root));
+  }
+
+  private static Rewordings rewordings(Datum root) {
+    root.get("format").oneOf(Map.of("raconteur-rewordings/1", true));
+    root.onlyKnows(Set.of("format", "origin", "notes", "rewordings"));
+    List<Rewording> all = new ArrayList<>();
+    for (Datum row : root.get("rewordings").items()) {
+      row.onlyKnows(Set.of("said", "line", "ask", "example"));
+      if (row.has("line") == row.has("ask")) {
+        throw row.wrong("a rewording has either a line or a question to ask");
+      }
+      all.add(
+          new Rewording(
+              pattern(row.get("said")),
+              row.textOr("line", ""),
+              row.textOr("ask", ""),
+              row.get("example").text()));
+    }
+    return new Rewordings(all);
+  }
+
+  private static Pattern pattern(Datum said) {
+    String text = said.text();
+    for (Map.Entry<String, String> entry : new LinkedHashMap<>(STANDS_FOR).entrySet()) {
+      text = text.replace(entry.getKey(), entry.getValue());
+    }
+    try {
+      return Pattern.compile(text, Pattern.CASE_INSENSITIVE);
+    } catch (PatternSyntaxException e) {
+      throw said.wrong("not a regular expression: " + e.getDescription());
+    }
+  }
+
+  /** A line without what only separates: commas, full stops and colons at words' ends, spaces. */
+  static String plain(String line) {
+    return line.replaceAll("[,;:!]+(\\s|$)", " ")
+        .replaceAll("\\.(\\s|$)", " ")
+        .strip()
+        .replaceAll("\\s+", " ");
+  }
+
+  private static Optional<String> ofProcessor(Board board, PinRole role) {
+    for (Part part : board.parts()) {
+      if (part.fitted() && part.device().isProcessor()) {
+        for (DevicePin pin : part.device().pins()) {
+          if (pin.kind().reads() && role.fits(pin.name())) {
+            return Optional.of(part.pin(pin.number()).toString());
+          }
+        }
+      }
+    }
+    return Optional.empty();
+  }
+}

@@ -1,0 +1,168 @@
+package raconteur.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import raconteur.core.Boards;
+import raconteur.core.data.Loaded;
+
+/** What people say in other words; the board is one whose pins and parts the examples have. */
+class RewordingsTest {
+  private static final BenchLine LINE = new BenchLine(Boards.KITTIWAKE_B);
+
+  private static Understanding heard(String line) {
+    return LINE.understand(line, BenchContext.FRESH);
+  }
+
+  private static String usual(String line) {
+    return switch (heard(line)) {
+      case Understanding.Understood(Statement statement, String _) -> statement.line();
+      case Understanding.Asked(Statement statement, String _) -> statement.line();
+      case Understanding.Unfinished(String why) -> "… " + why;
+      case Understanding.Refused(String why) -> "✗ " + why;
+    };
+  }
+
+  /** The left is how it is said, the right how the story keeps it. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "completely dead | screen blank",
+        "The screen is black. | screen blank",
+        "garbage on the screen | screen garbage",
+        "U14.3 stuck low | U14.3 low",
+        "U14.3 is always high | U14.3 high",
+        "u14.3 pulsing | U14.3 toggling",
+        "U14.3 no pulses | U14.3 0 Hz",
+        "U14.3 not moving | U14.3 0 Hz",
+        "no -5V | -5V 0 V",
+        "12V missing | +12V 0 V",
+        "5V is 4.94 | +5V 4.94 V",
+        "5V to ground 58 ohm | +5V gnd 58 ohm",
+        "U26 very hot | U26 hot",
+        "U26 runs really hot | U26 hot",
+        "U26 stays cold | U26 cold",
+        "removed U13 | pull U13",
+        "swapped U15, no change | swap U15 good same",
+        "swapped U15: fixed | swap U15 good cured",
+        "replaced U26 | mended U26 replaced",
+        "Replaced U26 with a new one | mended U26 replaced",
+        "reseated U13 | mended U13 reseated",
+        "resoldered U26.3 | mended U26.3 reflowed",
+        "wired U15.3 to U16.3 | mended U15.3 U16.3 wired",
+        "track cut between U15.3 and U16.3 | cont U15.3 U16.3 open",
+        "U15.3 to U16.3 no beep | cont U15.3 U16.3 open",
+        "U15.3 - U16.3 beeps | cont U15.3 U16.3 joined",
+        "U5 tests good | U5 tester pass",
+        "U5 fails in the tester | U5 tester fail",
+        "U15 checksum wrong | U15 rom differs",
+        "C9 shorted | found C9 leaky",
+        "R1 open | found R1 dead",
+        "VR1 out 12.02 | +12V 12.02 V",
+      })
+  void otherWordsAreKeptAsTheUsualLine(String said, String kept) {
+    assertThat(usual(said)).isEqualTo(kept);
+    // What is kept says the same when it is read again.
+    assertThat(usual(kept)).isEqualTo(kept);
+    assertThat(usual(said.toUpperCase(Locale.ROOT))).isEqualTo(kept);
+  }
+
+  static Stream<Rewordings.Rewording> shipped() {
+    return Rewordings.shipped().all().stream();
+  }
+
+  /** Each example is what its pattern says, and comes to a line or to a question. */
+  @ParameterizedTest
+  @MethodSource("shipped")
+  void everyExampleComesToSomething(Rewordings.Rewording way) {
+    String plain = Rewordings.plain(way.example());
+    assertThat(way.said().matcher(plain).matches()).as(way.example()).isTrue();
+    Understanding heard = heard(way.example());
+    if (way.ask().isEmpty() && !way.line().startsWith("pull {part} {rest} on")) {
+      assertThat(heard)
+          .as(way.example())
+          .isInstanceOfAny(Understanding.Understood.class, Understanding.Asked.class);
+    } else {
+      assertThat(heard).as(way.example()).isInstanceOf(Understanding.Refused.class);
+    }
+  }
+
+  @Test
+  void whatMayMeanTwoThingsIsAskedBack() {
+    assertThat(usual("U26 warm"))
+        .isEqualTo(
+            "✗ Say hot where it is warmer than its twins, normal where it is not: U26 hot, U26"
+                + " normal.");
+    assertThat(usual("swapped U15")).startsWith("✗ Say what a good one did: swap U15 good same");
+    assertThat(usual("5V ok")).startsWith("✗ Say what the meter reads");
+    assertThat(usual("pulled U13, 12V 12.0 V"))
+        .isEqualTo("✗ Two lines say it: pull U13, then 12V 12.0 V.");
+  }
+
+  /** While a usual line is being typed it is not taken for something else. */
+  @Test
+  void aLineThatIsBeingTypedIsLeftAlone() {
+    for (Sayings.Saying saying : Sayings.shipped().all()) {
+      String[] words = saying.line().split(" ");
+      for (int n = 1; n < words.length; n++) {
+        String begun = String.join(" ", List.of(words).subList(0, n));
+        if (LINE.asSaid(begun, BenchContext.FRESH) instanceof Understanding.Unfinished) {
+          assertThat(heard(begun)).as(begun).isNotInstanceOf(Understanding.Understood.class);
+        }
+      }
+    }
+  }
+
+  /** A reset or a clock is that of the processor; a board without one is not guessed at. */
+  @Test
+  void resetAndClockAreTheProcessors() {
+    assertThat(usual("reset stays low")).matches("U8\\.[0-9]+ low");
+    assertThat(usual("no clock")).matches("U8\\.[0-9]+ 0 Hz");
+  }
+
+  @Test
+  void aLineWithoutItsPlaceIsAskedForIt() {
+    String net =
+        Boards.KITTIWAKE_B.nets().stream()
+            .filter(n -> !Boards.KITTIWAKE_B.isSupply(n.name()) && n.path().size() > 2)
+            .findFirst()
+            .orElseThrow()
+            .name();
+    assertThat(usual(net + " low")).startsWith("… Where on it stood the tip? " + net + " low at U");
+  }
+
+  @Test
+  void aFileWithAPatternThatIsNoneIsRefusedByItsPlace() {
+    String text =
+        """
+        {"format": "raconteur-rewordings/1", "origin": "x", "notes": "", "rewordings": [
+          {"said": "(replaced {part}", "line": "mended {part} replaced", "example": "x"}]}
+        """;
+    assertThat(Rewordings.read("mine.json", text))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused -> assertThat(refused.summary()).contains("mine.json:2", "regular expression"));
+    assertThat(
+            Rewordings.read(
+                "mine.json",
+                text.replace("(replaced", "replaced").replace("\"line\"", "\"lines\"")))
+        .isInstanceOf(Loaded.Refused.class);
+  }
+
+  @Test
+  void junkStaysJunk() {
+    for (String line :
+        List.of("", "   ", "ßß ????", "{part} hot", "U999 very hot", "a".repeat(400))) {
+      assertThat(heard(line))
+          .as(line)
+          .isInstanceOfAny(Understanding.Refused.class, Understanding.Unfinished.class);
+    }
+  }
+}
