@@ -69,6 +69,11 @@ public record Device(
     return is("connector");
   }
 
+  /** A single key or switch, which on a resting board joins nothing. */
+  public boolean isKey() {
+    return is("connector") && pins.size() == 2 && name.startsWith("switch");
+  }
+
   /** A cell that keeps a memory or a clock alive, and leaks when it is old. */
   public boolean isCell() {
     return is("cell") || name.contains("cell");

@@ -3,6 +3,7 @@ package raconteur.core.device;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 
 /**
  * What else is known of a device type.
@@ -16,6 +17,7 @@ import java.util.OptionalDouble;
  * @param also what else is printed on parts of the same pins and function: second sources, as type
  *     numbers without speed and package; one that begins with the letters of a maker counts only
  *     with them
+ * @param moving names of outputs that are seen to move on a good running board, whatever it runs
  */
 public record DeviceFacts(
     Map<String, String> supplies,
@@ -24,8 +26,10 @@ public record DeviceFacts(
     List<Substitute> substitutes,
     String notes,
     List<String> function,
-    List<String> also) {
+    List<String> also,
+    Set<String> moving) {
   public DeviceFacts {
+    moving = Set.copyOf(moving);
     supplies = Map.copyOf(supplies);
     grades = List.copyOf(grades);
     substitutes = List.copyOf(substitutes);
@@ -35,7 +39,14 @@ public record DeviceFacts(
 
   static final DeviceFacts NONE =
       new DeviceFacts(
-          Map.of(), OptionalDouble.empty(), List.of(), List.of(), "", List.of(), List.of());
+          Map.of(),
+          OptionalDouble.empty(),
+          List.of(),
+          List.of(),
+          "",
+          List.of(),
+          List.of(),
+          Set.of());
 
   /** A mark such as {@code -15} and the access time it stands for. */
   public record Grade(String mark, int nanos) {}

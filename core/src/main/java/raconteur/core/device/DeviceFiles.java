@@ -34,6 +34,7 @@ public final class DeviceFiles {
           "typical mA",
           "grades",
           "substitutes",
+          "moving",
           "notes");
   private static final int MOST_PINS = 1000;
   private static final Pattern ALSO = Pattern.compile("(?=.*[0-9])[A-Z0-9][A-Z0-9/-]{1,19}");
@@ -116,7 +117,16 @@ public final class DeviceFiles {
         Datum.each(item.itemsOrNone("substitutes"), issues, DeviceFiles::substitute),
         item.textOr("notes", ""),
         function,
-        Datum.each(item.itemsOrNone("also"), issues, DeviceFiles::also));
+        Datum.each(item.itemsOrNone("also"), issues, DeviceFiles::also),
+        Set.copyOf(Datum.each(item.itemsOrNone("moving"), issues, name -> moving(name, kinds))));
+  }
+
+  private static String moving(Datum item, Map<String, PinKind> kinds) {
+    PinKind kind = kinds.getOrDefault(item.text(), PinKind.NONE);
+    if (!kind.drives()) {
+      throw item.wrong("\"" + item.text() + "\" is no output of this device");
+    }
+    return item.text();
   }
 
   private static String deviceClass(Datum item) {
@@ -248,6 +258,13 @@ public final class DeviceFiles {
         out.writeStringField("device", substitute.device());
         out.writeStringField("differs", substitute.differs());
         out.writeEndObject();
+      }
+      out.writeEndArray();
+    }
+    if (!facts.moving().isEmpty()) {
+      out.writeArrayFieldStart("moving");
+      for (String name : new java.util.TreeSet<>(facts.moving())) {
+        out.writeString(name);
       }
       out.writeEndArray();
     }

@@ -369,14 +369,14 @@ final class LookAhead {
     return sum;
   }
 
-  /** The sum of the binary entropies of all places, in bits. */
+  /** How little is known of what is to be mended, in bits (Shannon 1948). */
   private double entropy(double[] weights) {
     double all = sum(weights);
     double sum = 0;
-    for (double w : mending.suspicion(weights)) {
+    for (double w : mending.toMend(weights)) {
       double p = w / all;
-      if (p > 0 && p < 1) {
-        sum -= (p * Math.log(p) + (1 - p) * Math.log(1 - p)) / Math.log(2);
+      if (p > 0) {
+        sum -= p * Math.log(p) / Math.log(2);
       }
     }
     return sum;

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.fault.FaultCatalogue;
@@ -27,6 +28,8 @@ import raconteur.core.fault.Place;
  */
 final class MendInTurn {
   private final int[][] placesOf;
+  private final int[] setOf;
+  private final int sets;
   private final double[] mendMinutes;
   private final int[] catalogueIndex;
   private final double checkMinutes;
@@ -51,6 +54,16 @@ final class MendInTurn {
                         .map(p -> index.computeIfAbsent(p, _ -> index.size()))
                         .toArray())
             .toArray(int[][]::new);
+    Map<Set<Integer>, Integer> seen = new HashMap<>();
+    setOf =
+        Arrays.stream(placesOf)
+            .mapToInt(
+                places ->
+                    seen.computeIfAbsent(
+                        Arrays.stream(places).boxed().collect(Collectors.toSet()),
+                        _ -> seen.size()))
+            .toArray();
+    sets = seen.size();
     catalogueIndex = new int[index.size()];
     index.forEach((place, i) -> catalogueIndex[i] = place);
     this.mendMinutes =
@@ -67,6 +80,15 @@ final class MendInTurn {
       for (int place : placesOf[h]) {
         sums[place] += weights[h];
       }
+    }
+    return sums;
+  }
+
+  /** The chance of every set of places that may be to mend, not normalised; O(h). */
+  double[] toMend(double[] weights) {
+    double[] sums = new double[sets];
+    for (int h = 0; h < weights.length; h++) {
+      sums[setOf[h]] += weights[h];
     }
     return sums;
   }

@@ -107,12 +107,20 @@ public final class NetPropagation {
       case Place.Joints place -> place.part().equals(pin.part());
       case Place.Output place -> output && place.pin().equals(pin);
       case Place.OfPart place ->
-          output
-              && (place.part().equals(pin.part())
-                  || board.part(place.part()).orElseThrow().device().isRegulator());
+          output && (place.part().equals(pin.part()) || feeds(place.part(), pin.part()));
       case Place.Input place -> output && drivenFrom(pin, place.pin());
       case Place.Load _ -> false;
     };
+  }
+
+  /** Whether a part is the regulator of a rail that another is supplied from. */
+  private boolean feeds(String regulator, String part) {
+    return board.part(regulator).filter(r -> r.device().isRegulator()).isPresent()
+        && board.rails().stream()
+            .filter(rail -> rail.madeBy().contains(regulator))
+            .flatMap(rail -> board.net(rail.net()).stream())
+            .flatMap(net -> net.path().stream())
+            .anyMatch(pin -> pin.part().equals(part) && board.kind(pin) == PinKind.SUPPLY);
   }
 
   /** Whether an output follows an input of its own part. */

@@ -158,7 +158,8 @@ final class UsualLevels {
                 || (running
                     && device.isProcessor()
                     && pin.kind().drives()
-                    && (ADDRESS_OR_DATA.matcher(name).matches() || STROBE.matcher(name).matches()));
+                    && (ADDRESS_OR_DATA.matcher(name).matches() || STROBE.matcher(name).matches()))
+                || (running && device.facts().moving().contains(pin.name()));
         if (moves) {
           say(at, Signal.TOGGLING);
         } else if (device.isProcessor() && pin.kind().reads() && PinRole.RESET.fits(name)) {
@@ -198,7 +199,13 @@ final class UsualLevels {
 
   private boolean hasContact(Net net) {
     return net.path().stream()
-        .anyMatch(p -> board.part(p.part()).filter(x -> x.device().isContact()).isPresent());
+        .anyMatch(
+            p ->
+                board
+                    .part(p.part())
+                    .map(Part::device)
+                    .filter(d -> d.isContact() && !d.isKey())
+                    .isPresent());
   }
 
   private void carryOn() {
