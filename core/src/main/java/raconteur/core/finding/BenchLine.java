@@ -72,7 +72,13 @@ public final class BenchLine {
    * @param begun whether it may yet become a usual line: then nothing is refused or guessed
    */
   private Optional<Understanding> reworded(String line, BenchContext context, boolean begun) {
-    String plain = Rewordings.plain(line);
+    String plain = Rewordings.shipped().plain(line);
+    if (!begun && !plain.equals(line.strip())) {
+      Understanding respelt = asSaid(plain, context);
+      if (respelt instanceof Understanding.Understood || respelt instanceof Understanding.Asked) {
+        return Optional.of(respelt);
+      }
+    }
     boolean strange = !begun && phrase(new Words(board, line)).isEmpty();
     Optional<Understanding> instead = Optional.empty();
     for (Rewordings.Rewording way : Rewordings.shipped().all()) {

@@ -25,9 +25,10 @@ import raconteur.core.device.PinRole;
  *
  * <p>Cost: every pattern once a line that is not understood, some dozens.
  *
+ * @param spellings what is put right first, each wherever it stands
  * @param all in the order of the file: the first whose line is understood is taken
  */
-public record Rewordings(List<Rewording> all) {
+public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   private static final String PART =
       "(?:[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}/?[0-9]{0,2}[A-Za-z])";
   private static final Map<String, String> STANDS_FOR =
@@ -35,8 +36,13 @@ public record Rewordings(List<Rewording> all) {
           "{part}", "(?<part>" + PART + "(?: ?- ?" + PART + "| (?:and )?" + PART + ")*)",
           "{pin}", "(?<pin>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{pin2}", "(?<pin2>[A-Za-z0-9/]+\\.[^\\s]+)",
+          "{state}", "(?<state>toggling|high|low|floating|between|noisy)",
           "{rail}", "(?<rail>[-+]?[0-9][0-9.]*V|V[A-Z]{2})");
-  private static final List<String> CARRIED = List.of("part", "pin", "pin2", "rail", "rest");
+  private static final List<String> CARRIED =
+      List.of("part", "pin", "pin2", "rail", "state", "rest");
+
+  /** Other letters for the same: {@code U1 pin 26} for {@code U1.26}. */
+  public record Spelling(Pattern said, String line) {}
 
   /**
    * One other way.
@@ -92,6 +98,7 @@ public record Rewordings(List<Rewording> all) {
   }
 
   public Rewordings {
+    spellings = List.copyOf(spellings);
     all = List.copyOf(all);
   }
 
@@ -107,7 +114,12 @@ public record Rewordings(List<Rewording> all) {
 
   private static Rewordings rewordings(Datum root) {
     root.get("format").oneOf(Map.of("raconteur-rewordings/1", true));
-    root.onlyKnows(Set.of("format", "origin", "notes", "rewordings"));
+    root.onlyKnows(Set.of("format", "origin", "notes", "spellings", "rewordings"));
+    List<Spelling> spellings = new ArrayList<>();
+    for (Datum row : root.itemsOrNone("spellings")) {
+      row.onlyKnows(Set.of("said", "line"));
+      spellings.add(new Spelling(pattern(row.get("said")), row.get("line").text()));
+    }
     List<Rewording> all = new ArrayList<>();
     for (Datum row : root.get("rewordings").items()) {
       row.onlyKnows(Set.of("said", "line", "ask", "example"));
@@ -121,7 +133,7 @@ public record Rewordings(List<Rewording> all) {
               row.textOr("ask", ""),
               row.get("example").text()));
     }
-    return new Rewordings(all);
+    return new Rewordings(spellings, all);
   }
 
   private static Pattern pattern(Datum said) {
@@ -136,12 +148,20 @@ public record Rewordings(List<Rewording> all) {
     }
   }
 
-  /** A line without what only separates: commas, full stops and colons at words' ends, spaces. */
-  static String plain(String line) {
-    return line.replaceAll("[,;:!]+(\\s|$)", " ")
-        .replaceAll("\\.(\\s|$)", " ")
-        .strip()
-        .replaceAll("\\s+", " ");
+  /**
+   * A line in plain spelling, without what only separates: commas, full stops and colons at words'
+   * ends, spaces.
+   */
+  String plain(String line) {
+    String plain =
+        line.replaceAll("[,;:!]+(\\s|$)", " ")
+            .replaceAll("\\.(\\s|$)", " ")
+            .strip()
+            .replaceAll("\\s+", " ");
+    for (Spelling spelling : spellings) {
+      plain = spelling.said().matcher(plain).replaceAll(spelling.line());
+    }
+    return plain.strip();
   }
 
   private static Optional<String> ofProcessor(Board board, PinRole role) {

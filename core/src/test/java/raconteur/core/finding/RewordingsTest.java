@@ -10,11 +10,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import raconteur.core.Boards;
+import raconteur.core.ToldStories;
 import raconteur.core.data.Loaded;
 
 /** What people say in other words; the board is one whose pins and parts the examples have. */
 class RewordingsTest {
   private static final BenchLine LINE = new BenchLine(Boards.KITTIWAKE_B);
+  private static final BenchLine USUAL = new BenchLine(ToldStories.board("heron-1"));
 
   private static Understanding heard(String line) {
     return LINE.understand(line, BenchContext.FRESH);
@@ -66,6 +68,23 @@ class RewordingsTest {
         "C9 shorted | found C9 leaky",
         "R1 open | found R1 dead",
         "VR1 out 12.02 | +12V 12.02 V",
+        "U14 pin 3 low | U14.3 low",
+        "pin 3 of U14 is stuck low? | U14.3 low",
+        "U14.3 = 1.4 V | U14.3 1.4 V",
+        "scope on U14.3: 4 MHz square wave | U14.3 4000000 Hz",
+        "+5 = 4.98 | +5V 4.98 V",
+        "5V rail is 4.2V | +5V 4.2 V",
+        "5V on U14 4.72 | +5V at U14 4.72 V",
+        "U14.3 half level | U14.3 between",
+        "U13 pin 3 broken off | found U13.3 broken",
+        "battery leak around U7 | damage corrosion U7",
+        "dumped U15, matches | U15 rom good",
+        "tried another U15, still dead | swap U15 good same",
+        "piggybacked U22, better | piggyback U22 changed",
+        "U26 was replaced | mended U26 replaced",
+        "it works now | screen works",
+        "nothing gets hot | nothing hot",
+        "switched on | power on",
       })
   void otherWordsAreKeptAsTheUsualLine(String said, String kept) {
     assertThat(usual(said)).isEqualTo(kept);
@@ -78,20 +97,24 @@ class RewordingsTest {
     return Rewordings.shipped().all().stream();
   }
 
-  /** Each example is what its pattern says, and comes to a line or to a question. */
+  /**
+   * Each example is what its pattern says, and comes to a line or to a question: on a board with
+   * symptom cards of its own, or on one with the usual ones.
+   */
   @ParameterizedTest
   @MethodSource("shipped")
   void everyExampleComesToSomething(Rewordings.Rewording way) {
-    String plain = Rewordings.plain(way.example());
+    String plain = Rewordings.shipped().plain(way.example());
     assertThat(way.said().matcher(plain).matches()).as(way.example()).isTrue();
-    Understanding heard = heard(way.example());
-    if (way.ask().isEmpty() && !way.line().startsWith("pull {part} {rest} on")) {
-      assertThat(heard)
-          .as(way.example())
-          .isInstanceOfAny(Understanding.Understood.class, Understanding.Asked.class);
-    } else {
-      assertThat(heard).as(way.example()).isInstanceOf(Understanding.Refused.class);
-    }
+    boolean taken =
+        Stream.of(LINE, USUAL)
+            .map(line -> line.understand(way.example(), BenchContext.FRESH))
+            .anyMatch(
+                u -> u instanceof Understanding.Understood || u instanceof Understanding.Asked);
+    // A step is worked out only where the rail was read before.
+    assertThat(taken)
+        .as(way.example())
+        .isEqualTo(way.ask().isEmpty() && !way.line().startsWith("pull {part} {rest} on"));
   }
 
   @Test
