@@ -61,24 +61,18 @@ public record BroughtFile(Path file, Kind kind) {
     }
   }
 
-  private enum Rule {
-    CASEBOOK(Kind.CASEBOOK, FileKind.beginning("casebook", "SQLite format 3\0")),
-    ARCHIVE(Kind.ARCHIVE, Archive.KIND),
-    PNG(Kind.PICTURE, FileKind.PNG),
-    JPEG(Kind.PICTURE, FileKind.JPEG),
-    CASE(Kind.CASE, FileKind.json("case", "raconteur-case/")),
-    COUNTS(Kind.COUNTS, FileKind.json("counts", "raconteur-counts/")),
-    STOCK(Kind.STOCK, StockCsv.KIND),
-    NETS(Kind.TYPED_NETS, FileKind.beginning("typed nets", "# raconteur-nets/"));
+  private record Rule(Kind kind, FileKind known) {}
 
-    private final Kind kind;
-    private final FileKind known;
-
-    Rule(Kind kind, FileKind known) {
-      this.kind = kind;
-      this.known = known;
-    }
-  }
+  private static final List<Rule> RULES =
+      List.of(
+          new Rule(Kind.CASEBOOK, FileKind.beginning("casebook", "SQLite format 3\0")),
+          new Rule(Kind.ARCHIVE, Archive.KIND),
+          new Rule(Kind.PICTURE, FileKind.PNG),
+          new Rule(Kind.PICTURE, FileKind.JPEG),
+          new Rule(Kind.CASE, FileKind.json("case", "raconteur-case/")),
+          new Rule(Kind.COUNTS, FileKind.json("counts", "raconteur-counts/")),
+          new Rule(Kind.STOCK, StockCsv.KIND),
+          new Rule(Kind.TYPED_NETS, FileKind.beginning("typed nets", "# raconteur-nets/")));
 
   /** Looks at a file; what cannot be looked at is refused in one sentence. */
   public static Outcome<BroughtFile> of(Path file) {
@@ -96,7 +90,7 @@ public record BroughtFile(Path file, Kind kind) {
   }
 
   private static Kind kind(Path file, byte[] head) {
-    for (Rule rule : Rule.values()) {
+    for (Rule rule : RULES) {
       if (rule.known.known().test(head)) {
         return rule.kind;
       }

@@ -52,7 +52,7 @@ class OwnFilesTest {
     assertThat(imported.parts()).hasSize(parts).allMatch(p -> p.device().isPresent());
     assertThat(imported.problems()).isEmpty();
     assertThat(imported.board().parts().stream().filter(Part::socketed).map(Part::designator))
-        .containsExactly(socketed.split(" "));
+        .containsExactly(socketed.split(" ", -1));
   }
 
   /** Words of a remark are no marking and make no part a piece of hardware. */

@@ -133,7 +133,7 @@ class RewordingsTest {
   @Test
   void aLineThatIsBeingTypedIsLeftAlone() {
     for (Sayings.Saying saying : Sayings.shipped().all()) {
-      String[] words = saying.line().split(" ");
+      String[] words = saying.line().split(" ", -1);
       for (int n = 1; n < words.length; n++) {
         String begun = String.join(" ", List.of(words).subList(0, n));
         if (LINE.asSaid(begun, BenchContext.FRESH) instanceof Understanding.Unfinished) {

@@ -46,6 +46,7 @@ import raconteur.desktop.workshop.Settings;
       SignalsCommand.class,
       RomCommands.class,
       KeysCommand.class,
+      MemoryCommands.class,
       KeepingCommands.ArchiveCommand.class,
       KeepingCommands.UnarchiveCommand.class,
       KeepingCommands.RestoreCommand.class

@@ -40,6 +40,8 @@ import raconteur.desktop.desk.StrikeDialog;
 import raconteur.desktop.desk.WhileShown;
 import raconteur.desktop.keys.KeysDialog;
 import raconteur.desktop.keys.KeysPresenter;
+import raconteur.desktop.memory.MemoryDialog;
+import raconteur.desktop.memory.MemoryPresenter;
 import raconteur.desktop.rom.RomDialog;
 import raconteur.desktop.rom.RomPresenter;
 import raconteur.desktop.signals.SignalsDialog;
@@ -224,12 +226,15 @@ public final class TraceView extends StackPane {
     recording.setOnAction(e -> readRecording());
     MenuItem rom = new MenuItem("read a ROM …");
     rom.setOnAction(e -> readRom());
+    MenuItem memory = new MenuItem("explain a memory …");
+    memory.setOnAction(e -> explainMemory());
     MenuItem keys = new MenuItem("try the keys …");
     keys.setOnAction(e -> tryKeys());
     CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
     sounds.setSelected(desk.workshop().settings().sounds());
     sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
-    MenuButton menu = new MenuButton("bench", null, shop, swap, recording, rom, keys, sounds);
+    MenuButton menu =
+        new MenuButton("bench", null, shop, swap, recording, rom, memory, keys, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     Style.PLAIN_BUTTON.on(menu);
     return menu;
@@ -281,6 +286,16 @@ public final class TraceView extends StackPane {
       bench.say("This board has no ROM among its parts.", false);
     } else {
       RomDialog.show(roms, files, reading, getScene().getWindow(), bench::enter);
+    }
+  }
+
+  /** What a tester or a diagnostic says of this board's memories, and what that comes to. */
+  public void explainMemory() {
+    MemoryPresenter memories = new MemoryPresenter(desk.workshop(), desk.state().board());
+    if (memories.banks().isEmpty()) {
+      bench.say("This board has no memory with numbered address pins.", false);
+    } else {
+      MemoryDialog.show(memories, files, getScene().getWindow(), bench::enter);
     }
   }
 

@@ -58,6 +58,13 @@ public final class FaultyMemory {
     settle();
   }
 
+  /** Leaves it alone for a while. */
+  public void rest() {
+    if (fault.orElse(MemoryFault.NONE) instanceof MemoryFault.Leaks(int at, boolean one)) {
+      cells.set(at, one);
+    }
+  }
+
   /** A change of one cell that changes another. */
   private void couple(int cell, boolean rose) {
     switch (fault.orElse(MemoryFault.NONE)) {

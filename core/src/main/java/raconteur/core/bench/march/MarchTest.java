@@ -3,10 +3,12 @@ package raconteur.core.bench.march;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 
 /**
  * A march test: elements that each walk through all addresses in one direction and do the same
- * reads and writes at every one. Written {@code any(w0); up(r0,w1); down(r1,w0)}.
+ * reads and writes at every one. Written {@code any(w0); up(r0,w1); down(r1,w0)}; {@code wait}
+ * leaves the memory alone for as long as it must hold what it was given.
  */
 public record MarchTest(String name, List<Element> elements) {
   public static final MarchTest SCAN = of("MSCAN", "any(w0); any(r0); any(w1); any(r1)");
@@ -18,6 +20,13 @@ public record MarchTest(String name, List<Element> elements) {
       of("March Y", "any(w0); up(r0,w1,r1); down(r1,w0,r0); any(r0)");
   public static final MarchTest MARCH_C_MINUS =
       of("March C-", "any(w0); up(r0,w1); up(r1,w0); down(r0,w1); down(r1,w0); any(r0)");
+  public static final MarchTest MARCH_A =
+      of("March A", "any(w0); up(r0,w1,w0,w1); up(r1,w0,w1); down(r1,w0,w1,w0); down(r0,w1,w0)");
+  public static final MarchTest MARCH_G =
+      of(
+          "March G",
+          "any(w0); up(r0,w1,r1,w0,r0,w1); up(r1,w0,w1); down(r1,w0,w1,w0); down(r0,w1,w0);"
+              + " wait; any(r0,w1,r1); wait; any(r1,w0,r0)");
   public static final MarchTest MARCH_B =
       of(
           "March B",
@@ -32,7 +41,9 @@ public record MarchTest(String name, List<Element> elements) {
     UP,
     DOWN,
     /** Either; walked upwards. */
-    ANY
+    ANY,
+    /** None: nothing is done for a while. */
+    WAIT
   }
 
   /** One read or write; a read says what it expects. */
@@ -54,6 +65,10 @@ public record MarchTest(String name, List<Element> elements) {
     List<Element> elements = new ArrayList<>();
     for (String part : text.split(";", -1)) {
       String element = part.strip();
+      if (element.equals("wait")) {
+        elements.add(new Element(Direction.WAIT, List.of()));
+        continue;
+      }
       int open = element.indexOf('(');
       if (open < 0 || !element.endsWith(")")) {
         throw new IllegalArgumentException("an element is written up(r0,w1), not " + element);
@@ -72,6 +87,25 @@ public record MarchTest(String name, List<Element> elements) {
     return new MarchTest(name, elements);
   }
 
+  /** How often it leaves the memory alone. */
+  public int waits() {
+    return (int) elements.stream().filter(e -> e.direction() == Direction.WAIT).count();
+  }
+
+  /** As {@link #of} reads it. */
+  public String notation() {
+    return elements.stream().map(MarchTest::written).collect(Collectors.joining("; "));
+  }
+
+  private static String written(Element element) {
+    String direction = element.direction().name().toLowerCase(Locale.ROOT);
+    return element.direction() == Direction.WAIT
+        ? direction
+        : element.operations().stream()
+            .map(o -> (o.write() ? "w" : "r") + (o.one() ? "1" : "0"))
+            .collect(Collectors.joining(",", direction + "(", ")"));
+  }
+
   /** How many reads and writes it does at each address. */
   public int operationsPerAddress() {
     return elements.stream().mapToInt(e -> e.operations().size()).sum();
@@ -80,6 +114,10 @@ public record MarchTest(String name, List<Element> elements) {
   /** Whether some read differs from what it expects. Cost: its operations times the addresses. */
   public boolean finds(FaultyMemory memory) {
     for (Element element : elements) {
+      if (element.direction() == Direction.WAIT) {
+        memory.rest();
+        continue;
+      }
       for (int i = 0; i < memory.size(); i++) {
         int address = element.direction() == Direction.DOWN ? memory.size() - 1 - i : i;
         for (Operation operation : element.operations()) {

@@ -22,6 +22,9 @@ public sealed interface MemoryFault {
   /** State coupling: while one cell is at a level, another is held at one. */
   record Holds(int from, boolean while1, int to, boolean one) implements MemoryFault {}
 
+  /** Data retention: a cell that is left alone for a while goes to a level. */
+  record Leaks(int cell, boolean one) implements MemoryFault {}
+
   /** Address decoder: an address reaches no cell, another cell, or several. */
   record Address(int address, List<Integer> reaches) implements MemoryFault {
     public Address {
