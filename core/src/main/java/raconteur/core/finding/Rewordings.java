@@ -126,12 +126,16 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
       if (row.has("line") == row.has("ask")) {
         throw row.wrong("a rewording has either a line or a question to ask");
       }
+      Pattern said = pattern(row.get("said"));
+      Datum other = row.has("line") ? row.get("line") : row.get("ask");
+      for (String name : CARRIED) {
+        if (other.text().contains("{" + name + "}") && !said.namedGroups().containsKey(name)) {
+          throw other.wrong("{" + name + "} is not in what is said");
+        }
+      }
       all.add(
           new Rewording(
-              pattern(row.get("said")),
-              row.textOr("line", ""),
-              row.textOr("ask", ""),
-              row.get("example").text()));
+              said, row.textOr("line", ""), row.textOr("ask", ""), row.get("example").text()));
     }
     return new Rewordings(spellings, all);
   }

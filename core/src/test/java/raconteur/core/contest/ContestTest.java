@@ -26,6 +26,7 @@ class ContestTest {
    * The decoder hides the memory, and both hide the characters: each is found after the one before
    * it was mended, though hypotheses have no more than two faults.
    */
+  @Tag("long")
   @Test
   void threeFaultsThatHideEachOtherAreSolvedOneAfterAnother() {
     Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, false, false, 0));

@@ -1,7 +1,9 @@
 package raconteur.core.finding;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
@@ -177,6 +179,34 @@ class RewordingsTest {
                 "mine.json",
                 text.replace("(replaced", "replaced").replace("\"line\"", "\"lines\"")))
         .isInstanceOf(Loaded.Refused.class);
+  }
+
+  /** What is carried over has to be there: found when the file is read, not at the bench. */
+  @Test
+  void aLineThatNamesWhatIsNotSaidIsRefused() {
+    String text =
+        """
+        {"format": "raconteur-rewordings/1", "origin": "x", "notes": "", "rewordings": [
+          {"said": "replaced {part}", "line": "mended {pin} replaced", "example": "x"}]}
+        """;
+    assertThat(Rewordings.read("mine.json", text))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused ->
+                assertThat(refused.summary()).contains("{pin} is not in what is said", ":2"));
+  }
+
+  /**
+   * However long and strange, a line is answered at once: no pattern goes back over it for ever.
+   */
+  @Test
+  void noPatternRunsAway() {
+    for (String piece :
+        List.of("U1 ", "U1-U2 and ", "a ", "screen ", "U1.1 ", "5V 5V ", "and it is ", "1/1A ")) {
+      String line = piece.repeat(1 + BenchLine.LONGEST / piece.length());
+      assertTimeoutPreemptively(
+          Duration.ofSeconds(20), () -> heard(line.substring(0, BenchLine.LONGEST)), piece);
+    }
   }
 
   @Test

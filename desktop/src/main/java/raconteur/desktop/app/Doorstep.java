@@ -13,6 +13,7 @@ import javafx.scene.input.TransferMode;
 import raconteur.casebook.store.Archive;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.data.Loaded;
+import raconteur.core.device.DeviceLibrary;
 import raconteur.core.finding.Bookkeeping.PictureMoment;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseFiles;
@@ -209,13 +210,16 @@ final class Doorstep {
         new LaunchPlan(workshop.casebook().file(), false, java.time.Clock.systemUTC(), false);
     return switch (Archive.read(file, workshop.casebook(), here.boardsFolder())) {
       case Outcome.Failed<Archive.Contents>(String why) -> why;
-      case Outcome.Done<Archive.Contents>(Archive.Contents taken) ->
-          taken.cases()
-              + " cases, "
-              + taken.pictures()
-              + " pictures and "
-              + taken.boards()
-              + " boards were taken in.";
+      case Outcome.Done<Archive.Contents>(Archive.Contents taken) -> {
+        // Its boards and devices are at hand from now on.
+        workshop.boards().use(DeviceLibrary.shipped().with(workshop.casebook().devices()));
+        yield taken.cases()
+            + " cases, "
+            + taken.pictures()
+            + " pictures and "
+            + taken.boards()
+            + " boards were taken in.";
+      }
     };
   }
 }
