@@ -104,8 +104,11 @@ public record BroughtFile(Path file, Kind kind) {
       return Kind.TYPED_NETS;
     }
     List<String> lines = text.lines().limit(LINES_LOOKED_AT).toList();
-    if (text.indexOf('\0') >= 0 || ROM_NAME.matcher(name).matches()) {
-      return ROM_NAME.matcher(name).matches() ? Kind.ROM_IMAGE : Kind.NOTHING_KNOWN;
+    if (ROM_NAME.matcher(name).matches()) {
+      return Kind.ROM_IMAGE;
+    }
+    if (text.indexOf('\0') >= 0) {
+      return Kind.NOTHING_KNOWN;
     }
     Optional<String> first =
         lines.stream().map(String::strip).filter(l -> !l.isEmpty()).findFirst();

@@ -16,6 +16,7 @@ import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -127,6 +128,7 @@ class PictureReaderTest {
     assertThat(photograph(picture("png", 640, 480)).width()).isEqualTo(640);
   }
 
+  @Tag("long")
   @Test
   void aPhotographOfAHundredMillionPixelsIsRead() throws Exception {
     Path file = folder.resolve("huge.png");

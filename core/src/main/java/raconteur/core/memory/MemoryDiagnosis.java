@@ -4,10 +4,14 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 
 /**
  * The shortest way to say which addresses of a memory fail: everything, where an address line is
@@ -16,7 +20,7 @@ import java.util.Optional;
  * length; Rissanen 1978, doi:10.1016/0005-1098(78)90005-5, from memory): k places among m take
  * about m times the entropy of k/m. So a row of which a pattern shows a third is a row.
  *
- * <p>What fails alike in several bits is said once, of what they share.
+ * <p>A region that fails in several bits is said once, of what they share.
  *
  * <p>Cost: for each bit O(r · w / 64) for r rows, columns and lines and w words, once for every
  * region that is taken.
@@ -34,8 +38,8 @@ public final class MemoryDiagnosis {
    * What fails together.
    *
    * @param bits the bits of the word it is true of; all of them where it is shared
-   * @param explained how many failing words it says, counted once
-   * @param spoilt how many good ones it would take wrongly
+   * @param explained how many failing places it says, in all its bits
+   * @param spoilt how many places of it failed in none of them
    */
   public record Part(List<Integer> bits, Region region, int explained, int spoilt) {
     public Part {
@@ -82,65 +86,141 @@ public final class MemoryDiagnosis {
   }
 
   private Result result() {
-    Map<BitSet, List<Integer>> alike = new LinkedHashMap<>();
-    for (int bit = 0; bit < fails.failing().size(); bit++) {
-      BitSet failing = fails.failing().get(bit);
-      if (!failing.isEmpty()) {
-        alike.computeIfAbsent(failing, _ -> new ArrayList<>()).add(bit);
+    List<BitSet> open = fails.failing().stream().map(b -> (BitSet) b.clone()).toList();
+    Set<Region> found = new LinkedHashSet<>();
+    Map<Region, Set<Integer>> bitsOf = new HashMap<>();
+    BitSet told = new BitSet();
+    for (Region line : sharedLines(open)) {
+      for (int bit = 0; bit < open.size(); bit++) {
+        if (open.get(bit).intersects(in(line))) {
+          add(found, bitsOf, line, bit);
+        }
       }
+      told.or(in(line));
     }
-    List<Part> parts = new ArrayList<>();
     int left = 0;
-    for (Map.Entry<BitSet, List<Integer>> group : alike.entrySet()) {
-      BitSet open = (BitSet) group.getKey().clone();
-      BitSet told = new BitSet();
-      for (int taken = 0; taken < MOST_REGIONS && !open.isEmpty(); taken++) {
-        Part best = best(group.getValue(), open, told);
-        parts.add(best);
-        told.or(in(best.region()));
-        open.andNot(told);
+    for (int bit = 0; bit < open.size(); bit++) {
+      BitSet here = open.get(bit);
+      BitSet toldHere = (BitSet) told.clone();
+      here.andNot(toldHere);
+      for (int taken = 0; taken < MOST_REGIONS && !here.isEmpty(); taken++) {
+        Region best = best(here, toldHere);
+        add(found, bitsOf, best, bit);
+        toldHere.or(in(best));
+        here.andNot(toldHere);
       }
-      left += open.cardinality() * group.getValue().size();
+      left += here.cardinality();
     }
-    parts.sort(
-        Comparator.comparingInt((Part p) -> -p.explained() * p.bits().size())
-            .thenComparing(p -> p.bits().getFirst()));
+    List<Part> parts =
+        found.stream()
+            .map(region -> part(region, Objects.requireNonNull(bitsOf.get(region))))
+            .sorted(
+                Comparator.comparingInt((Part p) -> -p.explained())
+                    .thenComparing(p -> p.bits().getFirst()))
+            .toList();
     return new Result(parts, left);
   }
 
+  private static void add(
+      Set<Region> found, Map<Region, Set<Integer>> bitsOf, Region region, int bit) {
+    found.add(region);
+    bitsOf.computeIfAbsent(region, _ -> new TreeSet<>()).add(bit);
+  }
+
+  private Part part(Region region, Set<Integer> bits) {
+    BitSet places = (BitSet) in(region).clone();
+    places.and(fails.tested());
+    BitSet good = (BitSet) places.clone();
+    int explained = 0;
+    for (int bit : bits) {
+      BitSet failing = (BitSet) fails.failing().get(bit).clone();
+      failing.and(places);
+      explained += failing.cardinality();
+      good.andNot(failing);
+    }
+    return new Part(List.copyOf(bits), region, explained, good.cardinality());
+  }
+
+  /**
+   * Lines that take a word with all its bits: a pattern shows each bit other places of them, but
+   * hardly a word of them reads right. Sought before any bit is looked at by itself.
+   */
+  private List<Region> sharedLines(List<BitSet> failing) {
+    List<Region> lines = new ArrayList<>();
+    BitSet open = new BitSet();
+    failing.forEach(open::or);
+    BitSet told = new BitSet();
+    while (lines.size() < MOST_REGIONS) {
+      Optional<Saving> line =
+          savings(open, told)
+              .filter(s -> isLine(s.region()) && 4 * s.explained() > 3 * s.places())
+              .filter(s -> failing.stream().filter(b -> b.intersects(in(s.region()))).count() > 1)
+              .max(Comparator.comparingDouble(Saving::bits));
+      if (line.isEmpty()) {
+        break;
+      }
+      lines.add(line.get().region());
+      told.or(in(line.get().region()));
+      open.andNot(told);
+    }
+    return lines;
+  }
+
+  private static boolean isLine(Region region) {
+    return region instanceof Region.Half || region instanceof Region.FoldedPin;
+  }
+
   /** What says most of what is still open in fewest bits; a single cell where nothing does. */
-  private Part best(List<Integer> bits, BitSet open, BitSet told) {
+  private Region best(BitSet open, BitSet told) {
+    BitSet looked = looked(told);
+    if (open.cardinality() == looked.cardinality()) {
+      return new Region.All();
+    }
+    // Half a memory in which little fails is no line; a row of which little shows is a row.
+    return savings(open, told)
+        .filter(s -> !isLine(s.region()) || 4 * s.explained() > s.places())
+        .max(Comparator.comparingDouble(Saving::bits))
+        .map(Saving::region)
+        .orElseGet(
+            () ->
+                2 * open.cardinality() > looked.cardinality()
+                    ? new Region.All()
+                    : new Region.Cell(open.nextSetBit(0)));
+  }
+
+  private BitSet looked(BitSet told) {
     BitSet looked = (BitSet) fails.tested().clone();
     looked.andNot(told);
+    return looked;
+  }
+
+  /** How many bits a region saves, and how many of its places fail. */
+  private record Saving(Region region, double bits, int explained, int places) {}
+
+  private Stream<Saving> savings(BitSet open, BitSet told) {
+    if (open.isEmpty()) {
+      return Stream.empty();
+    }
+    BitSet looked = looked(told);
     int all = looked.cardinality();
     int failing = open.cardinality();
-    Part everywhere = new Part(bits, new Region.All(), failing, all - failing);
-    if (failing == all) {
-      return everywhere;
-    }
-    Part best =
-        2 * failing > all ? everywhere : new Part(bits, new Region.Cell(open.nextSetBit(0)), 1, 0);
-    double most = 0;
-    for (Region region : candidates(open)) {
-      BitSet here = (BitSet) in(region).clone();
-      here.and(looked);
-      int places = here.cardinality();
-      here.and(open);
-      int explained = here.cardinality();
-      double saved =
-          bitsToSay(failing, all)
-              - bitsToSay(explained, places)
-              - bitsToSay(failing - explained, all - places)
-              - region.nameBits(fails.shape())
-              - KIND_BITS;
-      // Half a memory in which little fails is no line; a row of which little shows is a row.
-      boolean line = region instanceof Region.Half || region instanceof Region.FoldedPin;
-      if (saved > most && (!line || 4 * explained > places)) {
-        most = saved;
-        best = new Part(bits, region, explained, places - explained);
-      }
-    }
-    return best;
+    return candidates(open).stream()
+        .map(
+            region -> {
+              BitSet here = (BitSet) in(region).clone();
+              here.and(looked);
+              int places = here.cardinality();
+              here.and(open);
+              int explained = here.cardinality();
+              double saved =
+                  bitsToSay(failing, all)
+                      - bitsToSay(explained, places)
+                      - bitsToSay(failing - explained, all - places)
+                      - region.nameBits(fails.shape())
+                      - KIND_BITS;
+              return new Saving(region, saved, explained, places);
+            })
+        .filter(saving -> saving.bits() > 0);
   }
 
   /** About how many bits say which of some places it is; and how many of them there are. */

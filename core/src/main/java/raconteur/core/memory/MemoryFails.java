@@ -133,17 +133,18 @@ public record MemoryFails(
       String said = rest.substring(where.end()).replaceAll("^[\\s,;:]+", "");
       Matcher bits = BITS.matcher(said);
       Matcher wanted = WANTED.matcher(said);
-      if (bits.matches()) {
-        for (String bit : bits.group(1).split("[\\s,]+", -1)) {
-          fails(number, Integer.parseInt(bit), first, last);
-        }
-      } else if (wanted.matches()) {
+      // Two words in hex come before bits: D3 40 is what was wanted and read, and no data line 3.
+      if (wanted.matches()) {
         differ(
             number,
             first,
             last,
             Integer.parseInt(wanted.group(1), 16),
             Integer.parseInt(wanted.group(2), 16));
+      } else if (bits.matches()) {
+        for (String bit : bits.group(1).split("[\\s,]+", -1)) {
+          fails(number, Integer.parseInt(bit), first, last);
+        }
       } else if (said.isEmpty() && shape.bits() == 1) {
         fails(number, 0, first, last);
       } else {

@@ -34,7 +34,7 @@ public final class MemoryWords {
         sentence += pin(part.region(), chip).map(p -> ", pin " + p).orElse("");
         sentence += ways(fails, bit);
       }
-      sentence += part.spoilt() > 0 ? "; " + part.spoilt() + " places there are good" : "";
+      sentence += part.spoilt() > 0 ? "; " + part.spoilt() + " places there did not fail" : "";
       sentences.add(Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1) + ".");
     }
     if (result.left() > 0) {

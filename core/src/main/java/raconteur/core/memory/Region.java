@@ -61,13 +61,18 @@ public sealed interface Region {
     }
   }
 
-  /** Where a pin that carries a row and a column bit cannot go. */
-  record FoldedPin(int pin, boolean stuckHigh) implements Region {
+  /**
+   * Everywhere but where row and column have one shared pin's bit alike: four places are then one,
+   * and keep what was written last, whatever level the pin stands at.
+   *
+   * @param lastHigh the bit at which what was written stays: high where addresses go upwards
+   */
+  record FoldedPin(int pin, boolean lastHigh) implements Region {
     @Override
     public BitSet addresses(MemoryShape shape) {
-      int here = stuckHigh ? 0 : 1;
-      BitSet row = fixed(shape, List.of(pin), here << pin);
-      row.or(fixed(shape, List.of(pin + shape.rowBits()), here << (pin + shape.rowBits())));
+      int lost = lastHigh ? 0 : 1;
+      BitSet row = fixed(shape, List.of(pin), lost << pin);
+      row.or(fixed(shape, List.of(pin + shape.rowBits()), lost << (pin + shape.rowBits())));
       return row;
     }
 
@@ -78,13 +83,11 @@ public sealed interface Region {
 
     @Override
     public String words(MemoryShape shape) {
-      return "where row or column would need A"
+      return "but where row and column both have A"
           + pin
           + " of the chip "
-          + (stuckHigh ? "low" : "high")
-          + ": that address pin stands "
-          + (stuckHigh ? "high" : "low")
-          + " or is open";
+          + (lastHigh ? "high" : "low")
+          + ": that address pin does not move; it stands, is open or joined to another";
     }
   }
 

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 import javax.tools.JavaCompiler;
 import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -27,6 +28,7 @@ import org.junit.jupiter.api.io.TempDir;
  * places docs/architecture.md names and no others: it then is understood, weighed, proposed with
  * its caution and compared with other stories.
  */
+@Tag("long")
 class InventedKindTest {
   private static final Path SOURCES = Path.of("src", "main", "java");
   private static final Path RESOURCES = Path.of("src", "main", "resources");

@@ -67,7 +67,7 @@ class RewordingsTest {
         "U5 tests good | U5 tester pass",
         "U5 fails in the tester | U5 tester fail",
         "U15 checksum wrong | U15 rom differs",
-        "C9 shorted | found C9 leaky",
+        "C9 leaking | found C9 leaky",
         "R1 open | found R1 dead",
         "VR1 out 12.02 | +12V 12.02 V",
         "U14 pin 3 low | U14.3 low",
@@ -126,6 +126,9 @@ class RewordingsTest {
             "✗ Say hot where it is warmer than its twins, normal where it is not: U26 hot, U26"
                 + " normal.");
     assertThat(usual("swapped U15")).startsWith("✗ Say what a good one did: swap U15 good same");
+    assertThat(usual("C9 shorted")).startsWith("✗ In the board everything beside it reads along");
+    assertThat(usual("U14.3 shorted to ground"))
+        .isEqualTo("✗ Say what the meter reads, power off: U14.3 gnd 0.8 ohm.");
     assertThat(usual("5V ok")).startsWith("✗ Say what the meter reads");
     assertThat(usual("pulled U13, 12V 12.0 V"))
         .isEqualTo("✗ Two lines say it: pull U13, then 12V 12.0 V.");
@@ -163,37 +166,27 @@ class RewordingsTest {
     assertThat(usual(net + " low")).startsWith("… Where on it stood the tip? " + net + " low at U");
   }
 
-  @Test
-  void aFileWithAPatternThatIsNoneIsRefusedByItsPlace() {
+  /** What is wrong in a file is found when it is read, not at the bench. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "(replaced {part} | \"line\": \"mended {part} replaced\" | not a regular expression",
+        "replaced {part} | \"line\": \"mended {pin} replaced\" | {pin} is not in what is said",
+        "replaced {part} | \"lines\": \"mended {part} replaced\" | lines",
+        "replaced {part} | \"line\": \"x\", \"ask\": \"y\" | either a line or a question to ask",
+      })
+  void aWrongFileIsRefusedByItsPlace(String said, String other, String why) {
     String text =
         """
         {"format": "raconteur-rewordings/1", "origin": "x", "notes": "", "rewordings": [
-          {"said": "(replaced {part}", "line": "mended {part} replaced", "example": "x"}]}
-        """;
-    assertThat(Rewordings.read("mine.json", text))
-        .isInstanceOfSatisfying(
-            Loaded.Refused.class,
-            refused -> assertThat(refused.summary()).contains("mine.json:2", "regular expression"));
-    assertThat(
-            Rewordings.read(
-                "mine.json",
-                text.replace("(replaced", "replaced").replace("\"line\"", "\"lines\"")))
-        .isInstanceOf(Loaded.Refused.class);
-  }
-
-  /** What is carried over has to be there: found when the file is read, not at the bench. */
-  @Test
-  void aLineThatNamesWhatIsNotSaidIsRefused() {
-    String text =
+          {"said": "%s", %s, "example": "x"}]}
         """
-        {"format": "raconteur-rewordings/1", "origin": "x", "notes": "", "rewordings": [
-          {"said": "replaced {part}", "line": "mended {pin} replaced", "example": "x"}]}
-        """;
+            .formatted(said, other);
     assertThat(Rewordings.read("mine.json", text))
         .isInstanceOfSatisfying(
             Loaded.Refused.class,
-            refused ->
-                assertThat(refused.summary()).contains("{pin} is not in what is said", ":2"));
+            refused -> assertThat(refused.summary()).contains("mine.json:2", why));
   }
 
   /**

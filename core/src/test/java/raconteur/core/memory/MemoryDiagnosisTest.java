@@ -111,6 +111,37 @@ class MemoryDiagnosisTest {
     assertThat(first.spoilt()).isEqualTo(9);
   }
 
+  /**
+   * By doing: every word gets a number of its own, upwards, while one line does not move; then all
+   * are read. What a line does is told of what all bits share, whatever level it stands at.
+   */
+  @ParameterizedTest
+  @CsvSource({"true, 3, 0", "true, 3, 1", "true, 6, 0", "false, 12, 0", "false, 12, 1"})
+  void aLineThatDoesNotMoveIsToldFromWhatAMemoryWithItReads(boolean pin, int line, int level) {
+    int folded = pin ? (1 << line) | (1 << (line + DRAM.rowBits())) : 1 << line;
+    int[] cells = new int[DRAM.words()];
+    for (int a = 0; a < cells.length; a++) {
+      cells[level == 0 ? a & ~folded : a | folded] = number(a);
+    }
+    StringBuilder seen = new StringBuilder();
+    for (int a = 0; a < cells.length; a++) {
+      int read = cells[level == 0 ? a & ~folded : a | folded];
+      if (read != number(a)) {
+        seen.append(String.format(java.util.Locale.ROOT, "%X %02X %02X%n", a, number(a), read));
+      }
+    }
+    MemoryDiagnosis.Result result = MemoryDiagnosis.of(read(seen.toString()));
+    assertThat(result.parts()).hasSize(1);
+    assertThat(result.parts().getFirst().region())
+        .isEqualTo(pin ? new Region.FoldedPin(line, true) : new Region.Half(line, false));
+    assertThat(result.parts().getFirst().bits()).hasSize(8);
+  }
+
+  /** A byte that two addresses seldom have in common in the same bits (Knuth's multiplier). */
+  private static int number(int address) {
+    return (int) ((address * 2_654_435_761L) >>> 16) & 0xFF;
+  }
+
   /** Nor do cells all over make a line, or a sixth of a row a heap of cells. */
   @Test
   void aSixthOfARowIsARowAndCellsAllOverAreCells() {
@@ -149,6 +180,14 @@ class MemoryDiagnosisTest {
     assertThat(fails.failing().get(3).get(0x1234)).isTrue();
     assertThat(MemoryDiagnosis.of(fails).parts().getFirst().region())
         .isEqualTo(new Region.Cell(0x1234));
+  }
+
+  /** Words that begin with D are words. */
+  @Test
+  void twoWordsInHexAreNoDataLines() {
+    MemoryFails fails = read("1234 D3 D1");
+    assertThat(fails.failing().get(1).get(0x1234)).isTrue();
+    assertThat(fails.failing().get(3).isEmpty()).isTrue();
   }
 
   @Test

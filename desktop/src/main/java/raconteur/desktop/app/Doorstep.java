@@ -71,7 +71,7 @@ final class Doorstep {
 
   private void bring(Workshop workshop, Path file) {
     Optional<Integer> onBench = frame.desk().map(d -> d.state().header().number());
-    boolean boardChosen = frame.boards().flatMap(BoardsView::chosen).isPresent();
+    boolean boardChosen = frame.chosenBoard().isPresent();
     workshop
         .files()
         .execute(
@@ -131,10 +131,21 @@ final class Doorstep {
     frame.showStage(Way.ARRIVE.word());
     frame.stage(Way.ARRIVE.word()).ifPresent(stage -> stage.choose("Pictures"));
     String name = String.valueOf(file.getFileName()).replaceAll("\\.[A-Za-z]+$", "");
-    switch (CasePictures.keep(workshop, file, moment, Optional.empty(), name)) {
+    workshop
+        .files()
+        .execute(
+            () -> {
+              Outcome<String> kept =
+                  CasePictures.keep(workshop, file, moment, Optional.empty(), name);
+              workshop.window().execute(() -> enter(desk.get(), kept));
+            });
+  }
+
+  private void enter(CaseDesk desk, Outcome<String> kept) {
+    switch (kept) {
       case Outcome.Failed<String>(String why) -> frame.notice(why);
       case Outcome.Done<String>(String line) -> {
-        if (desk.get().enter(line) instanceof DeskState.Rejected(String why)) {
+        if (desk.enter(line) instanceof DeskState.Rejected(String why)) {
           frame.notice(why);
         }
       }

@@ -11,6 +11,7 @@ import javafx.scene.control.ButtonType;
 import javafx.scene.control.Dialog;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
 import raconteur.core.story.Case;
 import raconteur.desktop.arrive.ArrivePresenter;
@@ -46,6 +47,7 @@ public final class Frame extends BorderPane {
   private FilePicker files;
   private final WayBar bar = new WayBar(this::go, this::toggleDim, this::showKeys);
   private final List<String> notices = new ArrayList<>();
+  private Optional<OfferBar> offer = Optional.empty();
   private Optional<Dialog<ButtonType>> manual = Optional.empty();
   private Optional<Views> views = Optional.empty();
   private Optional<CaseViews> bench = Optional.empty();
@@ -153,13 +155,32 @@ public final class Frame extends BorderPane {
 
   /** What may be done with a file that was brought stands below whatever is shown. */
   void ask(OfferBar bar) {
-    setBottom(bar);
+    offer = Optional.of(bar);
+    showFoot();
     bar.firstFocus().requestFocus();
   }
 
-  /** Nothing more is asked; what was to be noticed is there again. */
+  /** Nothing more is asked. */
   void asked() {
-    setBottom(notices.isEmpty() ? null : Pages.notice(String.join("\n", notices), this::noticed));
+    offer = Optional.empty();
+    showFoot();
+  }
+
+  /**
+   * What is to be noticed, and what is asked, one above the other: neither takes the other away.
+   */
+  private void showFoot() {
+    VBox foot = new VBox();
+    if (!notices.isEmpty()) {
+      foot.getChildren().add(Pages.notice(String.join("\n", notices), this::noticed));
+    }
+    offer.ifPresent(foot.getChildren()::add);
+    setBottom(foot.getChildren().isEmpty() ? null : foot);
+  }
+
+  /** The board chosen under Boards, where somebody has been there. */
+  Optional<String> chosenBoard() {
+    return boards.flatMap(BoardsView::chosen);
   }
 
   /** The case on the desk. */
@@ -178,12 +199,12 @@ public final class Frame extends BorderPane {
   /** Says something above whatever is shown, until it is clicked away. */
   void notice(String sentence) {
     notices.add(sentence);
-    setBottom(Pages.notice(String.join("\n", notices), this::noticed));
+    showFoot();
   }
 
   private void noticed() {
     notices.clear();
-    setBottom(null);
+    showFoot();
   }
 
   public void showShelf() {

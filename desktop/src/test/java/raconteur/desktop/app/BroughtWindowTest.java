@@ -74,7 +74,7 @@ class BroughtWindowTest extends InWindow {
 
   @Test
   void aCaseGoesOnTheShelfUnderAFreeNumber(FxRobot robot) {
-    int next = window().workshop().casebook().nextNumber();
+    int before = window().workshop().casebook().headers().size();
     for (int time = 0; time < 2; time++) {
       bring(EXAMPLES.resolve("case.json"));
       assertThat(offered(robot)).containsExactly("Put it on the shelf", "Nothing");
@@ -82,9 +82,8 @@ class BroughtWindowTest extends InWindow {
       WaitForAsyncUtils.waitForFxEvents();
     }
     assertThat(said(robot)).contains("is on the shelf");
-    assertThat(window().workshop().casebook().nextNumber()).isGreaterThanOrEqualTo(next + 1);
     assertThat(window().workshop().casebook().headers().stream().map(h -> h.number()).distinct())
-        .hasSize(window().workshop().casebook().headers().size());
+        .hasSize(before + 2);
   }
 
   @Test
@@ -140,6 +139,22 @@ class BroughtWindowTest extends InWindow {
     assertThat(Offer.of(archive, java.util.Optional.empty(), false, true).deeds())
         .containsExactly(Offer.Deed.TAKE_ARCHIVE);
     assertThat(Archive.refusal(archive)).isEmpty();
+  }
+
+  /** A notice that comes meanwhile does not take the question away, nor the question the notice. */
+  @Test
+  void aNoticeAndAQuestionStandBesideEachOther(FxRobot robot) {
+    bring(EXAMPLES.resolve("case.json"));
+    robot.interact(() -> window().frame().notice("The copy of today could not be made."));
+    assertThat(offered(robot)).contains("Put it on the shelf");
+    assertThat(said(robot)).isEqualTo("The copy of today could not be made.");
+    robot.interact(
+        () ->
+            robot.lookup("#brought .button").queryAllAs(Button.class).stream()
+                .filter(b -> b.getText().equals("Nothing"))
+                .forEach(Button::fire));
+    assertThat(robot.lookup("#brought").tryQuery()).isEmpty();
+    assertThat(said(robot)).isEqualTo("The copy of today could not be made.");
   }
 
   @Test

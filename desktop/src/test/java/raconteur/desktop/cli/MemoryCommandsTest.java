@@ -53,7 +53,10 @@ class MemoryCommandsTest extends CommandTest {
                 "U30,U31,U32,U33,U34,U35,U36,U37"))
         .isZero();
     // Pin 6 is A2 of a 4116 (data books, from memory).
-    assertThat(out()).contains("that address pin stands high or is open (U31), pin 6");
+    assertThat(out())
+        .contains(
+            "but where row and column both have A2 of the chip high: that address pin does not"
+                + " move; it stands, is open or joined to another (U31), pin 6");
   }
 
   @Test
