@@ -117,7 +117,8 @@ class SchemaTest {
     "rewordings.schema.json, rewordings.json",
     "markings.schema.json, markings.json",
     "usual.schema.json, usual.json",
-    "keys.schema.json, keys.json"
+    "keys.schema.json, keys.json",
+    "freerun.schema.json, freerun.json"
   })
   void shippedFiguresAndChecks(String schema, String file) throws IOException {
     follows(schema, DataFile.shippedText(Figures.class, "/raconteur/core/data/" + file));

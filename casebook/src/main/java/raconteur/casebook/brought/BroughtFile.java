@@ -18,6 +18,7 @@ import raconteur.casebook.store.Outcome;
 import raconteur.core.data.Loaded;
 import raconteur.core.keys.KeyMatrix;
 import raconteur.core.keys.KeyMatrixText;
+import raconteur.core.netlines.NetLines;
 
 /**
  * What a file is that somebody brings without saying: told by what is in it, by its name only where
@@ -124,7 +125,10 @@ public record BroughtFile(Path file, Kind kind) {
     if (isKeys(name, text)) {
       return Kind.KEYS;
     }
-    return RecordingFile.looksLike(lines) ? Kind.RECORDING : Kind.BOARD;
+    if (RecordingFile.looksLike(lines)) {
+      return Kind.RECORDING;
+    }
+    return NetLines.isTyped(text) ? Kind.TYPED_NETS : Kind.BOARD;
   }
 
   private static boolean isKeys(String name, String text) {

@@ -93,7 +93,8 @@ public final class BoardExport {
             "X mm",
             "Y mm",
             "Rotation",
-            "Side"),
+            "Side",
+            "Remarks"),
         board.parts().stream().map(BoardExport::row).toList());
   }
 
@@ -109,7 +110,8 @@ public final class BoardExport {
         known ? number(part.place().xMillimetres()) : "",
         known ? number(part.place().yMillimetres()) : "",
         known ? number(part.place().turnedDegrees()) : "",
-        part.place().underside() ? "underside" : "top");
+        part.place().underside() ? "underside" : "top",
+        part.purpose());
   }
 
   private static String nets(Board board) {

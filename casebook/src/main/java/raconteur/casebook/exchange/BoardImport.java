@@ -20,6 +20,7 @@ import raconteur.core.data.Issue;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.marking.MarkingReader;
+import raconteur.core.netlines.NetLines;
 
 /**
  * Reads a board out of whatever file there is: a board pack, a parts list or net list as CSV, a net
@@ -77,6 +78,23 @@ public final class BoardImport {
           .read(Files.readAllBytes(file));
     } catch (IOException e) {
       return refused(name, "the file cannot be read");
+    }
+  }
+
+  /**
+   * A file's text where it is nets as they are typed, which are read onto a board that has its
+   * parts; none where it is something else or cannot be read.
+   */
+  public static Optional<String> typedNets(Path file) {
+    try {
+      if (!Files.isRegularFile(file) || Files.size(file) > BoardShelf.LARGEST_BYTES) {
+        return Optional.empty();
+      }
+      String text = DecodedText.of(Files.readAllBytes(file)).text();
+      boolean brackets = !text.isBlank() && "({".indexOf(text.stripLeading().charAt(0)) >= 0;
+      return brackets || !NetLines.isTyped(text) ? Optional.empty() : Optional.of(text);
+    } catch (IOException e) {
+      return Optional.empty();
     }
   }
 
@@ -143,11 +161,11 @@ public final class BoardImport {
     if (start.charAt(0) == '{') {
       return pack(text);
     }
-    if (start.startsWith("# raconteur-nets/")) {
+    if (start.charAt(0) != '(' && NetLines.isTyped(text)) {
       return refused(
           name,
-          "typed nets are read onto a board that has its parts: under “Type nets”, or with 'board"
-              + " nets FILE --onto BOARD'");
+          "typed nets are read onto a board that has its parts: under “Type nets”, or together with"
+              + " its parts list, 'board import PARTS NETS'");
     }
     understood.add("encoding " + decoded.encoding());
     if (start.charAt(0) == '(') {

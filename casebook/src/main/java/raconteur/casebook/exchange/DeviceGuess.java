@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
+import java.util.stream.StreamSupport;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
@@ -34,6 +36,19 @@ final class DeviceGuess {
   /** What is told by its letter alone: a value such as 324 or 7805 is no type number there. */
   private static final Set<String> BY_LETTER_ALONE =
       Set.of("R", "RN", "RP", "RA", "RR", "C", "L", "FB");
+
+  /**
+   * Letters that stand for no kind of part: chips there are places of a grid, as on game boards.
+   */
+  private static final Pattern ONLY_A_GRID = Pattern.compile("[ABEGHMN][0-9]{1,2}");
+
+  private static final Pattern MAY_BE_GRID = Pattern.compile("[A-Z][0-9]{1,2}");
+  private static final int ENOUGH_FOR_A_GRID = 4;
+  private static final int FEWEST_LEGS_OF_A_CHIP = 8;
+
+  /** Letters before its digits, or a family among them: no value of a resistor or capacitor. */
+  private static final Pattern NO_VALUE =
+      Pattern.compile("(?i)[A-Z]{1,5}[0-9]{3,}.*|(54|74)[A-Z]{1,4}[0-9]{2,}.*");
 
   private static final Map<String, String> BLOCK_BY_CLASS =
       Map.ofEntries(
@@ -61,6 +76,7 @@ final class DeviceGuess {
   private final MarkingReader reader;
   private final Map<String, String> said;
   private final Problems problems;
+  private final boolean gridded;
   private final Map<String, Set<String>> pinsOfUnknown = new LinkedHashMap<>();
   private final Map<String, Device> made = new LinkedHashMap<>();
   private final Map<String, Told> told = new LinkedHashMap<>();
@@ -77,6 +93,9 @@ final class DeviceGuess {
     this.reader = new MarkingReader(library);
     this.said = said;
     this.problems = problems;
+    this.gridded =
+        StreamSupport.stream(draft.parts().spliterator(), false).filter(this::isChipOfAGrid).count()
+            >= ENOUGH_FOR_A_GRID;
     for (DraftBoard.DraftPart part : draft.parts()) {
       Told known = known(part);
       told.put(part.designator, known);
@@ -141,7 +160,12 @@ final class DeviceGuess {
       }
     }
     Optional<Told> marked =
-        BY_LETTER_ALONE.contains(letters) ? Optional.empty() : byMarking(part, texts);
+        BY_LETTER_ALONE.contains(letters) && texts.stream().noneMatch(t -> isChip(part, t))
+            ? Optional.empty()
+            : byMarking(part, texts);
+    if (marked.isEmpty() && texts.stream().anyMatch(reader::isOfTheSeries)) {
+      return new Told(Optional.empty(), first, "");
+    }
     return marked
         .or(
             () ->
@@ -149,6 +173,25 @@ final class DeviceGuess {
                     .filter(d -> fits(d, part))
                     .map(d -> new Told(Optional.of(d), first, "the letter of its place")))
         .orElseGet(() -> new Told(Optional.empty(), first, ""));
+  }
+
+  private boolean isChipOfAGrid(DraftBoard.DraftPart part) {
+    return ONLY_A_GRID.matcher(part.designator).matches()
+        && part.texts.stream().anyMatch(this::isChip);
+  }
+
+  /**
+   * Whether a print at a place whose letter says resistor or capacitor is that of a chip all the
+   * same: it can be no value, or the places of this list are those of a grid.
+   */
+  private boolean isChip(DraftBoard.DraftPart part, String text) {
+    boolean grid = gridded && MAY_BE_GRID.matcher(part.designator).matches();
+    return (grid || NO_VALUE.matcher(text).matches()) && isChip(text);
+  }
+
+  private boolean isChip(String text) {
+    return reader.read(text) instanceof Marking.Known known
+        && known.device().pins().size() >= FEWEST_LEGS_OF_A_CHIP;
   }
 
   private Optional<Told> byMarking(DraftBoard.DraftPart part, List<String> texts) {

@@ -20,6 +20,7 @@ import raconteur.core.board.Rail;
 import raconteur.core.board.SupplyName;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.core.marking.PartWords;
 
 /**
  * What a file says of a board while it is read: parts with what is written on them, pins with
@@ -315,6 +316,7 @@ final class DraftBoard {
             DeviceGuess.socketOf(draft, device),
             draft.fitted,
             draft.value.isBlank() && !print.equals(device.name()) ? print : draft.value,
+            PartWords.purpose(draft.remarks),
             Map.of());
     if (!hasPlace(draft)) {
       return part;

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -26,6 +27,8 @@ import raconteur.core.netlines.NetLines;
 
 /** A parts list and typed nets as somebody wrote them, to the board the stories are told on. */
 class OwnFilesTest {
+
+  private static final String[] NONE = {};
 
   private static String text(String name) throws IOException {
     try (var in = Objects.requireNonNull(OwnFilesTest.class.getResourceAsStream(name))) {
@@ -46,13 +49,14 @@ class OwnFilesTest {
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
-      value = {"gannet | 75 | IC1 IC2 IC3 IC14 IC23", "heron | 94 | U1 U2 U3 U18"})
-  void everyPartOfTheListIsTold(String board, int parts, String socketed) throws IOException {
+      value = {"gannet | 75 | IC1 IC2 IC3 IC14 IC23", "heron | 94 | U1 U2 U3 U18", "dunlin | 94 |"})
+  void everyPartOfTheListIsTold(String board, int parts, @Nullable String socketed)
+      throws IOException {
     Imported imported = listed(board);
     assertThat(imported.parts()).hasSize(parts).allMatch(p -> p.device().isPresent());
     assertThat(imported.problems()).isEmpty();
     assertThat(imported.board().parts().stream().filter(Part::socketed).map(Part::designator))
-        .containsExactly(socketed.split(" ", -1));
+        .containsExactly(socketed == null ? NONE : socketed.split(" ", -1));
   }
 
   /** Words of a remark are no marking and make no part a piece of hardware. */
@@ -61,13 +65,45 @@ class OwnFilesTest {
     Map<String, String> devices = devices(listed("heron").board().contents().parts());
     assertThat(devices)
         .containsEntry("VR1", "7805")
-        .containsEntry("Q2", "transistor-ebc")
+        .containsEntry("Q2", "transistor-cbe")
         .containsEntry("LS1", "speaker");
+  }
+
+  /** On a game board C1 and F5 are places of a grid, and a chip there is no capacitor or fuse. */
+  @Test
+  void aChipAtAPlaceOfAGridIsAChip() throws IOException {
+    Imported dunlin = listed("dunlin");
+    assertThat(devices(dunlin.board().contents().parts()))
+        .containsEntry("C1", "7402")
+        .containsEntry("C3", "7410")
+        .containsEntry("F5", "7448")
+        .containsEntry("D1", "555")
+        .containsEntry("A1", "74LS161")
+        .containsEntry("VR1", "309")
+        .containsEntry("C101", "electrolytic")
+        .containsEntry("D10", "diode")
+        .containsEntry("R1", "resistor");
+    assertThat(dunlin.board().part("D3").orElseThrow().purpose()).isEqualTo("paddle 1 counter");
+  }
+
+  /** The parts of a handheld, one a line, with what each is called. */
+  @Test
+  void aListOfPlainLinesSaysWhatPartsAreCalled() throws IOException {
+    byte[] list = text("plover.txt").getBytes(StandardCharsets.UTF_8);
+    BoardShelf none = BoardShelf.of(Path.of("no such folder"));
+    Board board =
+        BoardImport.read("plover.txt", list, DeviceLibrary.shipped(), none::load).shipped().board();
+    assertThat(devices(board.contents().parts()))
+        .isEqualTo(devices(ToldStories.board("plover-1").contents().parts()))
+        .containsEntry("U2", "6264")
+        .containsEntry("P1", "connector-32");
+    assertThat(board.part("SW2").orElseThrow().called()).contains("A button");
+    assertThat(board.part("U2").orElseThrow().called()).doesNotContain("LH5264");
   }
 
   /** Every line of nets is taken, and they come to the pins the board of the stories has. */
   @ParameterizedTest
-  @ValueSource(strings = {"gannet", "heron"})
+  @ValueSource(strings = {"gannet", "heron", "dunlin"})
   void theTypedNetsAreThoseOfTheBoard(String name) throws IOException {
     BoardContents parts = listed(name).board().contents();
     NetLines.Read read = NetLines.read(text(name + ".nets"), parts);

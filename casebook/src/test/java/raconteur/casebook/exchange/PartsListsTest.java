@@ -58,6 +58,21 @@ class PartsListsTest {
     assertThat(device(imported, "10/11F")).isEqualTo("4116");
   }
 
+  /** Digits alone are a value at a resistor's place, unless the places are those of a grid. */
+  @Test
+  void aValueIsNoChipAndAChipIsNoValue() {
+    Imported plain = read("R1,324\nR2,7410\nC1,7402\nC2,SN7402N\nC3,74LS499\nR3,4K7\n");
+    assertThat(device(plain, "R1")).isEqualTo("resistor");
+    assertThat(device(plain, "R2")).isEqualTo("resistor");
+    assertThat(device(plain, "C1")).isEqualTo("capacitor");
+    assertThat(device(plain, "C2")).isEqualTo("7402");
+    assertThat(device(plain, "C3")).isEqualTo("74LS499");
+    assertThat(device(plain, "R3")).isEqualTo("resistor");
+    Imported grid = read("A1,7400\nA2,7404\nB1,7408\nE5,7432\nC1,7402\nR2,324\nC9,100n\n");
+    assertThat(device(grid, "C1")).isEqualTo("7402");
+    assertThat(device(grid, "C9")).isEqualTo("capacitor");
+  }
+
   @Test
   void partsMayBeTypedOneALineWithNothingButSpaces() {
     Imported imported =
@@ -117,7 +132,9 @@ class PartsListsTest {
     "U1, 324, 324",
     "D1, 1N4148, diode",
     "D1, LED red, led",
-    "Q1, 2SC1815, transistor-ebc",
+    "Q1, 2SC1815, transistor-ecb",
+    "Q2, BC547B, transistor-cbe",
+    "Q3, 2N3904, transistor-ebc",
     "F1, 2A, fuse",
     "VR1, 7805, 7805",
     "Y1, 3.579545 MHz, crystal"

@@ -77,6 +77,7 @@ class RoundTripTest {
               List.of("", "single wipe", "turned pin").get(random.nextInt(3)),
               random.nextInt(5) > 0,
               VALUES.get(random.nextInt(VALUES.size())),
+              List.of("", "left paddle", "row select").get(random.nextInt(3)),
               Map.of());
       parts.add(part);
       free.addAll(part.pins());

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -27,6 +28,7 @@ import raconteur.core.board.Rail;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.data.Figures;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.Gate;
 import raconteur.core.device.LogicFamily;
 import raconteur.core.device.PinKind;
 import raconteur.core.fault.Fault;
@@ -38,8 +40,8 @@ import raconteur.core.fault.Place;
  * there, a stuck output drives for ever; a part without its supplies does nothing.
  *
  * <p>What is simplified: the reset capacitor charges in {@value #RESET_MICROS} µs rather than in
- * its own time, so that a run need not wait for it; a crystal swings while its inverter answers;
- * resistors between two signals are left out.
+ * its own time, so that a run need not wait for it; a crystal swings while its inverter answers; a
+ * small resistor that a signal goes through is a wire, others between two signals are left out.
  */
 public final class BoardCircuit {
   /** How long the reset line stays low after power-up, whatever its capacitor. */
@@ -166,8 +168,7 @@ public final class BoardCircuit {
             .net(name)
             .ifPresent(
                 net -> {
-                  int number =
-                      java.util.Objects.requireNonNull(netOfPin.get(net.path().getFirst()));
+                  int number = Objects.requireNonNull(netOfPin.get(net.path().getFirst()));
                   outside.computeIfAbsent(number, builder::driver);
                   driven.add(number);
                 });
@@ -257,6 +258,12 @@ public final class BoardCircuit {
       if (plugged.harness()) {
         setUp.harness().forEach(pins -> join(joined, pieceOfPin, pins));
       }
+      board.parts().stream()
+          .filter(p -> p.fitted() && !plugged.out().contains(p.designator()))
+          .filter(p -> p.device().isResistor() || p.device().isSeries())
+          .filter(p -> !supply.isDead(p.designator()))
+          .flatMap(p -> through(p).stream())
+          .forEach(pins -> join(joined, pieceOfPin, pins));
       Map<Integer, Integer> numbers = new HashMap<>();
       for (int i = 0; i < pieces.size(); i++) {
         // Joined pieces go by the name of the first of them.
@@ -269,6 +276,26 @@ public final class BoardCircuit {
           netOfPin.put(pin, number);
         }
       }
+    }
+
+    /** The two ends of each resistor, coil or link that a signal goes through: as one line. */
+    private static List<List<PinRef>> through(Part part) {
+      List<List<PinRef>> ways = new ArrayList<>();
+      for (Gate gate : part.device().gates()) {
+        for (String input : gate.inputs()) {
+          part.device()
+              .pinNamed(input)
+              .ifPresent(
+                  from ->
+                      part.device()
+                          .pinNamed(gate.output())
+                          .ifPresent(
+                              to ->
+                                  ways.add(
+                                      List.of(part.pin(from.number()), part.pin(to.number())))));
+        }
+      }
+      return ways;
     }
 
     private boolean cut(Net net, PinRef from, PinRef to) {
@@ -359,12 +386,12 @@ public final class BoardCircuit {
       return new CircuitBuilder.Wiring() {
         @Override
         public int reads(String pin) {
-          return Work.this.reads(part, java.util.Objects.requireNonNull(pins.get(pin)));
+          return Work.this.reads(part, Objects.requireNonNull(pins.get(pin)));
         }
 
         @Override
         public int drives(String pin) {
-          return Work.this.drives(part, java.util.Objects.requireNonNull(pins.get(pin)));
+          return Work.this.drives(part, Objects.requireNonNull(pins.get(pin)));
         }
       };
     }
@@ -458,10 +485,57 @@ public final class BoardCircuit {
         builder.clock(ends.getFirst(), half, -1);
         return;
       }
-      boolean firstIsDriven = hasOutput(ends.getFirst());
+      boolean firstIsDriven =
+          hasOutput(ends.getFirst()) || (!hasOutput(ends.getLast()) && !isRead(ends.getFirst()));
       int swings = ends.get(firstIsDriven ? 1 : 0);
+      int other = ends.get(firstIsDriven ? 0 : 1);
       driven.add(swings);
-      builder.clock(swings, half, ends.get(firstIsDriven ? 0 : 1));
+      builder.clock(
+          swings, half, firstInverter(swings).orElseGet(() -> answers(other).orElse(other)));
+    }
+
+    /** The net behind the gate of one input that listens to a crystal's end. */
+    private OptionalInt firstInverter(int net) {
+      for (Net each : board.nets()) {
+        if (netOfPin.get(each.path().getFirst()) == net) {
+          for (PinRef pin : each.path()) {
+            Part part = board.part(pin.part()).orElseThrow();
+            String name = part.device().pin(pin.number()).map(DevicePin::name).orElse("");
+            Optional<Integer> output =
+                part.device().gates().stream()
+                    .filter(g -> part.device().isSmallLogic() && g.inputs().equals(List.of(name)))
+                    .flatMap(g -> part.device().pinNamed(g.output()).stream())
+                    .map(p -> netOfPin.get(part.pin(p.number())))
+                    .filter(Objects::nonNull)
+                    .findFirst();
+            if (output.isPresent()) {
+              return OptionalInt.of(output.get());
+            }
+          }
+        }
+      }
+      return OptionalInt.empty();
+    }
+
+    private boolean isRead(int net) {
+      return board.nets().stream()
+          .filter(n -> netOfPin.get(n.path().getFirst()) == net)
+          .anyMatch(n -> n.path().stream().anyMatch(p -> board.kind(p).reads()));
+    }
+
+    /** The net whose output drives a crystal's end, by itself or through a small resistor. */
+    private OptionalInt answers(int net) {
+      if (hasOutput(net)) {
+        return OptionalInt.of(net);
+      }
+      return board.parts().stream()
+          .filter(p -> p.fitted() && p.device().isResistor() && p.pins().size() == 2)
+          .filter(p -> netOfPin.keySet().containsAll(p.pins()))
+          .map(p -> p.pins().stream().mapToInt(netOfPin::get).toArray())
+          .filter(pair -> pair[0] == net || pair[1] == net)
+          .mapToInt(pair -> pair[0] == net ? pair[1] : pair[0])
+          .filter(this::hasOutput)
+          .findFirst();
     }
 
     private boolean hasOutput(int net) {

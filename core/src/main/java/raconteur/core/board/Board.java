@@ -61,7 +61,9 @@ public final class Board {
     deadTest = contents.deadTest();
     symptoms =
         index(
-            contents.symptoms().isEmpty() ? UsualSymptoms.shipped() : contents.symptoms(),
+            contents.symptoms().isEmpty()
+                ? UsualSymptoms.of(contents.parts())
+                : contents.symptoms(),
             SymptomCard::id);
     usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
     nets.values().forEach(net -> net.path().forEach(pin -> netByPin.put(pin, net)));

@@ -74,7 +74,7 @@ public final class BoardCheck {
       PinKind kind = board.kind(pin);
       driven |= kind.drives() || kind == PinKind.PASSIVE;
       read |= kind.reads() || kind == PinKind.PASSIVE;
-      outputs += kind == PinKind.OUTPUT ? 1 : 0;
+      outputs += kind == PinKind.OUTPUT && !passesOn(pin) ? 1 : 0;
       if (kind == PinKind.SUPPLY && !regulatorInput(pin)) {
         add(Kind.SUPPLY, pin.toString(), "a supply pin on a signal net");
       }
@@ -102,6 +102,15 @@ public final class BoardCheck {
     if (board.ground().isEmpty() || board.net(board.ground()).isEmpty()) {
       add(Kind.SUPPLY, "ground", "no net is named as ground");
     }
+  }
+
+  /** What only passes a signal on does not fight: resistors are summed on purpose. */
+  private boolean passesOn(PinRef pin) {
+    return board
+        .part(pin.part())
+        .map(Part::device)
+        .filter(d -> d.isResistor() || d.isSeries() || d.isTransistor())
+        .isPresent();
   }
 
   private boolean regulatorInput(PinRef pin) {

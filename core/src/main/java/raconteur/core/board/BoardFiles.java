@@ -305,7 +305,7 @@ public final class BoardFiles {
     item.onlyKnows(
         Set.of(
             "part", "device", "block", "at mm", "turned", "side", "socket", "fitted", "value",
-            "pins mm"));
+            "for", "pins mm"));
     Datum designator = item.get("part");
     if (!Designator.fits(designator.text())) {
       throw designator.wrong(Designator.RULE);
@@ -328,6 +328,7 @@ public final class BoardFiles {
         item.has("socket") ? socket(item.get("socket")) : "",
         !item.has("fitted") || item.get("fitted").flag(),
         item.textOr("value", ""),
+        item.textOr("for", ""),
         pinsAt(item, device));
   }
 

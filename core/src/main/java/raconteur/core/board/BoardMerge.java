@@ -187,6 +187,9 @@ public final class BoardMerge {
     if (known.value().isBlank() && !added.value().isBlank()) {
       part = part.withValue(added.value());
     }
+    if (known.purpose().isBlank() && !added.purpose().isBlank()) {
+      part = part.thereFor(added.purpose());
+    }
     return part;
   }
 

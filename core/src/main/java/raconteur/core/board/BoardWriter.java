@@ -220,6 +220,7 @@ public final class BoardWriter {
             out.writeBooleanField("fitted", false);
           }
           text("value", part.value());
+          text("for", part.purpose());
           if (!part.pinsAt().isEmpty()) {
             out.writeObjectFieldStart("pins mm");
             for (var entry : new TreeMap<>(part.pinsAt()).entrySet()) {

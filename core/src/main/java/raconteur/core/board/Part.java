@@ -12,6 +12,7 @@ import raconteur.core.device.Device;
  * @param socket the kind of socket, empty where it is soldered
  * @param fitted false for a socket or a place that is empty on this revision
  * @param value what is printed on a resistor or capacitor, empty where nothing is
+ * @param purpose what it is there for, in the words of whoever listed it; empty where nobody said
  * @param pinsAt where its pins lie on the board, seen from the top, by number; empty where they lie
  *     as the package's outline says
  */
@@ -23,14 +24,17 @@ public record Part(
     String socket,
     boolean fitted,
     String value,
+    String purpose,
     Map<String, Outline.Point> pinsAt) {
+  private static final int FEW_PINS = 3;
+
   public Part {
     pinsAt = Map.copyOf(pinsAt);
   }
 
   /** A part as parts lists give it: a designator and what it is. */
   public static Part of(String designator, Device device, String block) {
-    return new Part(designator, device, block, Placement.UNKNOWN, "", true, "", Map.of());
+    return new Part(designator, device, block, Placement.UNKNOWN, "", true, "", "", Map.of());
   }
 
   /**
@@ -50,27 +54,48 @@ public record Part(
   }
 
   public Part withValue(String other) {
-    return new Part(designator, device, block, place, socket, fitted, other, pinsAt);
+    return new Part(designator, device, block, place, socket, fitted, other, purpose, pinsAt);
   }
 
   public Part with(Device other) {
-    return new Part(designator, other, block, place, socket, fitted, value, pinsAt);
+    return new Part(designator, other, block, place, socket, fitted, value, purpose, pinsAt);
   }
 
   public Part with(Placement other, Map<String, Outline.Point> otherPinsAt) {
-    return new Part(designator, device, block, other, socket, fitted, value, otherPinsAt);
+    return new Part(designator, device, block, other, socket, fitted, value, purpose, otherPinsAt);
   }
 
   public Part named(String other) {
-    return new Part(other, device, block, place, socket, fitted, value, pinsAt);
+    return new Part(other, device, block, place, socket, fitted, value, purpose, pinsAt);
   }
 
   public Part inBlock(String other) {
-    return new Part(designator, device, other, place, socket, fitted, value, pinsAt);
+    return new Part(designator, device, other, place, socket, fitted, value, purpose, pinsAt);
   }
 
   public Part inSocket(String other) {
-    return new Part(designator, device, block, place, other, fitted, value, pinsAt);
+    return new Part(designator, device, block, place, other, fitted, value, purpose, pinsAt);
+  }
+
+  public Part thereFor(String other) {
+    return new Part(designator, device, block, place, socket, fitted, value, other, pinsAt);
+  }
+
+  /**
+   * The words it is called by: what it is there for, and what a list calls a plug, a key or a pot.
+   * What is printed on a chip is not among them.
+   */
+  public String called() {
+    boolean byValue = device.isContact() || device.pins().size() <= FEW_PINS;
+    return byValue ? purpose + " " + value + " " + device.name() : purpose;
+  }
+
+  /** What it is, for a line of a list: its device, and what it is there for where that is known. */
+  public String inWords() {
+    String what = device.inWords();
+    String named =
+        purpose.isBlank() && (device.isContact() || device.isTrimmer()) ? value : purpose;
+    return named.isBlank() || named.equals(device.name()) ? what : what + ", " + named;
   }
 
   public boolean socketed() {

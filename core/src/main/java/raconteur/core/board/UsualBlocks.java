@@ -90,7 +90,11 @@ final class UsualBlocks {
                 known.put(p.designator(), "power");
               } else if (isPictureMemory(p)) {
                 known.put(p.designator(), "video");
-              } else if (!isUnsorted(p) && !isNoSupplyCapacitor(p)) {
+              } else if (isUnsorted(p)) {
+                UsualSymptoms.blockByWords(p)
+                    .filter(blocks::contains)
+                    .ifPresent(block -> known.put(p.designator(), block));
+              } else if (!isNoSupplyCapacitor(p)) {
                 known.put(p.designator(), p.block());
               }
             });

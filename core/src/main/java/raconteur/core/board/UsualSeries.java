@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.Expression;
@@ -44,7 +45,47 @@ final class UsualSeries {
   /** The parts of a board, those a signal goes through as what they do. */
   static List<Part> of(BoardContents contents, List<Part> sorted) {
     UsualSeries series = new UsualSeries(contents, sorted);
-    return sorted.stream().map(p -> series.through(p).map(p::with).orElse(p)).toList();
+    List<Part> passed = sorted.stream().map(p -> series.through(p).map(p::with).orElse(p)).toList();
+    passed.forEach(p -> series.parts.put(p.designator(), p));
+    return passed.stream().map(p -> series.amplifying(p).map(p::with).orElse(p)).toList();
+  }
+
+  /**
+   * A transistor whose base is driven and of whose other legs one goes on: what moves the base
+   * moves that leg, upside down at the collector.
+   */
+  private Optional<Device> amplifying(Part part) {
+    Device device = part.device();
+    Optional<DevicePin> base = device.pinNamed("B");
+    if (!part.fitted()
+        || !device.isTransistor()
+        || base.map(b -> part.pin(b.number()))
+            .flatMap(this::signal)
+            .filter(this::isDriven)
+            .isEmpty()) {
+      return Optional.empty();
+    }
+    PinRef from = part.pin(base.get().number());
+    List<DevicePin> on =
+        Stream.of("E", "C")
+            .flatMap(name -> device.pinNamed(name).stream())
+            .filter(
+                leg ->
+                    signal(part.pin(leg.number()))
+                        .filter(net -> !isDriven(net) && net.healthy().isEmpty())
+                        .filter(net -> !signal(from).equals(Optional.of(net)))
+                        .isPresent())
+            .toList();
+    if (on.size() != 1) {
+      return Optional.empty();
+    }
+    DevicePin leg = on.getFirst();
+    Expression follows = new Expression.Pin("B");
+    return Optional.of(
+        asGates(
+            part,
+            List.of(new Way(from, part.pin(leg.number()))),
+            leg.name().equals("C") ? Optional.of(new Expression.Not(follows)) : Optional.empty()));
   }
 
   /** From the pin that is driven to the one behind it. */
@@ -65,7 +106,7 @@ final class UsualSeries {
       }
       ways.add(way.get());
     }
-    return ways.isEmpty() ? Optional.empty() : Optional.of(asGates(part, ways));
+    return ways.isEmpty() ? Optional.empty() : Optional.of(asGates(part, ways, Optional.empty()));
   }
 
   /** The two ends of each element; a package of several has them opposite each other. */
@@ -124,7 +165,10 @@ final class UsualSeries {
         .orElse(PinKind.NONE);
   }
 
-  private static Device asGates(Part part, List<Way> ways) {
+  /**
+   * @param follows what the far side does where it is not just what the near one does
+   */
+  private static Device asGates(Part part, List<Way> ways, Optional<Expression> follows) {
     Map<String, PinKind> kinds = new HashMap<>();
     List<Gate> gates = new ArrayList<>();
     Device device = part.device();
@@ -137,7 +181,7 @@ final class UsualSeries {
           new Gate(
               to,
               to,
-              new Gate.Combinational(new Expression.Pin(from)),
+              new Gate.Combinational(follows.orElseGet(() -> new Expression.Pin(from))),
               new Expression.Constant(true)));
     }
     List<DevicePin> pins =

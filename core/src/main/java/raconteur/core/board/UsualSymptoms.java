@@ -1,10 +1,14 @@
 package raconteur.core.board;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
@@ -28,6 +32,41 @@ public final class UsualSymptoms {
         .toList();
   }
 
+  /**
+   * The cards of a board with these parts: a part that is there for what a card speaks of, such as
+   * the sound, shows it when it fails, whatever block it is in.
+   */
+  static List<SymptomCard> of(Collection<Part> parts) {
+    return shipped().stream().map(card -> withParts(card, parts)).toList();
+  }
+
+  private static SymptomCard withParts(SymptomCard card, Collection<Part> parts) {
+    Serving serving = Holder.SHIPPED.serving().get(card.id());
+    if (serving == null) {
+      return card;
+    }
+    Map<String, Double> chances = new LinkedHashMap<>(card.chances());
+    parts.stream()
+        .filter(part -> saysOneOf(part, serving.words()))
+        .forEach(part -> chances.put(part.designator(), serving.chance()));
+    return new SymptomCard(card.id(), card.title(), chances, card.origin());
+  }
+
+  /** The block a part is in by the words it is called by; empty where they do not say. */
+  static Optional<String> blockByWords(Part part) {
+    return Holder.SHIPPED.blockWords().entrySet().stream()
+        .filter(block -> saysOneOf(part, block.getValue()))
+        .map(Map.Entry::getKey)
+        .findFirst();
+  }
+
+  private static boolean saysOneOf(Part part, Collection<String> words) {
+    String called =
+        " " + part.called().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", " ") + " ";
+    return words.stream()
+        .anyMatch(w -> called.contains(" " + w + " ") || called.contains(" " + w + "s "));
+  }
+
   /** What else people call a symptom, by what they say. */
   public static Map<String, String> otherWords() {
     return Holder.SHIPPED.otherWords();
@@ -37,11 +76,30 @@ public final class UsualSymptoms {
    * What the file says.
    *
    * @param otherWords the word of a card by what else it is called
+   * @param serving by card, the parts that show it when they fail
+   * @param blockWords words that say a part's block, in the order they are asked
    */
-  record Read(List<SymptomCard> cards, Map<String, String> otherWords) {
+  record Read(
+      List<SymptomCard> cards,
+      Map<String, String> otherWords,
+      Map<String, Serving> serving,
+      Map<String, List<String>> blockWords) {
     Read {
       cards = List.copyOf(cards);
       otherWords = Map.copyOf(otherWords);
+      serving = Map.copyOf(serving);
+      blockWords = Collections.unmodifiableMap(new LinkedHashMap<>(blockWords));
+    }
+  }
+
+  /**
+   * Parts that show a symptom when they fail.
+   *
+   * @param words they are called by one of these
+   */
+  record Serving(List<String> words, double chance) {
+    Serving {
+      words = List.copyOf(words);
     }
   }
 
@@ -51,7 +109,7 @@ public final class UsualSymptoms {
 
   private static Read cards(Datum root) {
     root.get("format").oneOf(Map.of("raconteur-usual/1", true));
-    root.onlyKnows(Set.of("format", "origin", "symptoms"));
+    root.onlyKnows(Set.of("format", "origin", "blocks", "symptoms"));
     String origin = root.get("origin").text();
     Set<String> blocks =
         new HashSet<>(
@@ -59,8 +117,19 @@ public final class UsualSymptoms {
     blocks.add(UsualBlocks.UNSORTED);
     List<SymptomCard> cards = new ArrayList<>();
     Map<String, String> otherWords = new LinkedHashMap<>();
+    Map<String, Serving> serving = new LinkedHashMap<>();
+    Map<String, List<String>> blockWords = new LinkedHashMap<>();
+    root.get("blocks")
+        .entries()
+        .forEach(
+            (block, words) -> {
+              if (!blocks.contains(block)) {
+                throw words.wrong("a board begins without a block called \"" + block + "\"");
+              }
+              blockWords.put(block, words.items().stream().map(Datum::text).toList());
+            });
     for (Datum item : root.get("symptoms").items()) {
-      item.onlyKnows(Set.of("symptom", "also", "title", "chances"));
+      item.onlyKnows(Set.of("symptom", "also", "title", "chances", "parts for", "chance of those"));
       String id = item.get("symptom").text();
       for (Datum word : item.get("also").items()) {
         if (otherWords.put(word.text(), id) != null) {
@@ -77,9 +146,16 @@ public final class UsualSymptoms {
                 }
                 chances.put(block, chance.between(0, 1));
               });
+      if (item.has("parts for")) {
+        serving.put(
+            id,
+            new Serving(
+                item.get("parts for").items().stream().map(Datum::text).toList(),
+                item.get("chance of those").between(0, 1)));
+      }
       cards.add(new SymptomCard(id, item.get("title").text(), chances, origin));
     }
-    return new Read(cards, otherWords);
+    return new Read(cards, otherWords, serving, blockWords);
   }
 
   private static final class Holder {

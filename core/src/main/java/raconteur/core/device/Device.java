@@ -3,6 +3,7 @@ package raconteur.core.device;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -85,6 +86,22 @@ public record Device(
 
   public boolean isCrystal() {
     return is("crystal");
+  }
+
+  /** What is turned by hand or with a screwdriver. */
+  public boolean isTrimmer() {
+    return name.equals("trimmer");
+  }
+
+  /** Name and title, but not one that says the other again: an electrolytic capacitor. */
+  public String inWords() {
+    return title.toLowerCase(Locale.ROOT).contains(name.toLowerCase(Locale.ROOT))
+        ? title
+        : title.isBlank() ? name : name + " " + title;
+  }
+
+  public boolean isTransistor() {
+    return name.startsWith("transistor-");
   }
 
   public boolean isResistor() {

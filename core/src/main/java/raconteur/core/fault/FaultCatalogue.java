@@ -205,7 +205,7 @@ public final class FaultCatalogue {
         if (part.fitted() && !found.missing().contains(part.designator())) {
           var prior = classOf(part);
           double sum = weightByShare.getOrDefault(prior.share(), 0.0);
-          double share = priors.share(prior.share(), membersByShare.get(prior.share()));
+          double share = priors.share(prior.share(), membersByShare);
           part(part, sum == 0 ? 0 : priors.expectedFaults() * share * prior.weight() / sum);
         }
       }
@@ -484,7 +484,7 @@ public final class FaultCatalogue {
               .filter(Part::fitted)
               .mapToInt(part -> part.device().pins().size())
               .sum();
-      return priors.share(JOINTS, pins);
+      return priors.share(JOINTS, Map.of(JOINTS, pins));
     }
 
     void shorts(List<Finding.Continuity> measured) {

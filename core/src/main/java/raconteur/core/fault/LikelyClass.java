@@ -1,6 +1,10 @@
 package raconteur.core.fault;
 
+import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
 import raconteur.core.board.Part;
 
 /**
@@ -9,6 +13,9 @@ import raconteur.core.board.Part;
  * ports a port (common practice, no source).
  */
 final class LikelyClass {
+  /** What is turned by hand wears like a contact, whatever it is made of. */
+  private static final String WEARS = "connector";
+
   private static final int MOST_PINS_OF_A_GATE = 20;
   private static final int LARGE = 40;
   private static final Map<String, String> SMALL_BY_LETTER =
@@ -23,16 +30,50 @@ final class LikelyClass {
   private static final Map<String, String> BY_BLOCK =
       Map.of("rom", "mask rom", "ram", "dram", "video", "custom video", "cpu", "cpu");
 
+  /** What a list calls a chip that nobody has described, the first that fits. */
+  private static final Map<Pattern, String> BY_WORDS = new LinkedHashMap<>();
+
+  static {
+    say("custom|asic|ula|gate array", "custom io");
+    say("cpu|mcu|processor|microcontroller", "cpu");
+    say("eprom|rom|prom|firmware", "mask rom");
+    say("s?ram|dram|memory", "sram other");
+    say("amp|amplifier|regulator|dc ?dc|converter|op ?amp|comparator|reset|driver", "analogue");
+    say("transformer|filter|ferrite|bead|coil", "resistor");
+  }
+
   private LikelyClass() {}
 
+  private static void say(String words, String deviceClass) {
+    BY_WORDS.put(Pattern.compile(".*\\b(?:" + words + ")\\b.*"), deviceClass);
+  }
+
+  private static Optional<String> byWords(Part part) {
+    String words =
+        (part.device().name() + " " + part.device().title() + " " + part.called())
+            .toLowerCase(Locale.ROOT)
+            .replaceAll("[^a-z0-9]+", " ");
+    return BY_WORDS.entrySet().stream()
+        .filter(entry -> entry.getKey().matcher(words).matches())
+        .map(Map.Entry::getValue)
+        .findFirst();
+  }
+
   static String of(Part part) {
+    if (part.device().isTrimmer()) {
+      return WEARS;
+    }
     if (!part.device().isUnknown()) {
       return part.device().deviceClass();
     }
     int pins = part.device().pins().size();
-    String letter = part.designator().substring(0, 1).toUpperCase(java.util.Locale.ROOT);
+    String letter = part.designator().substring(0, 1).toUpperCase(Locale.ROOT);
     if (SMALL_BY_LETTER.containsKey(letter)) {
       return SMALL_BY_LETTER.get(letter);
+    }
+    Optional<String> told = byWords(part);
+    if (told.isPresent()) {
+      return told.get();
     }
     if (pins <= MOST_PINS_OF_A_GATE) {
       return "small logic";

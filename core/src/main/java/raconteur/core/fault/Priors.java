@@ -1,6 +1,8 @@
 package raconteur.core.fault;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -18,6 +20,7 @@ import raconteur.core.data.Loaded;
  * @param shares share name to its part of the expected faults
  * @param membersToLevel share name to the number of members that most of the share takes; a board
  *     with fewer has fewer faults of the kind, not the same on fewer parts
+ * @param instead the share that takes over what a board has no parts for, where there is one
  * @param modes names of splits of a part's faults; {@code usual} is always there
  * @param copper the split of the joints' share
  * @param historyBoards how many counted boards weigh as much as the table
@@ -29,6 +32,7 @@ public record Priors(
     Map<String, ClassPrior> classes,
     Map<String, Double> shares,
     Map<String, Double> membersToLevel,
+    Optional<Instead> instead,
     Map<String, Modes> modes,
     Copper copper,
     MendRates mends,
@@ -48,14 +52,47 @@ public record Priors(
   public record ClassPrior(String share, double weight, String modes) {}
 
   /**
-   * The part of the expected faults that a share is on a board with so many members of it: grows
-   * with them and levels off at the share.
+   * A share that does on some boards what others have parts of their own for: where there are no
+   * processor, memories and customs, counters and gates do their work, and break in their place.
+   *
+   * @param of the shares it takes over where a board has no part of them
+   * @param membersToLevel how many members take most of it
    */
-  public double share(String name, int members) {
+  public record Instead(String share, List<String> of, double membersToLevel) {
+    public Instead {
+      of = List.copyOf(of);
+    }
+  }
+
+  /**
+   * The part of the expected faults that a share is on a board: grows with its members and levels
+   * off at the share; those it has no part of at all go to the one that stands in for them.
+   *
+   * @param members how many parts the board has of each share
+   */
+  public double share(String name, Map<String, Integer> members) {
+    return ofItsOwn(name, members)
+        + instead
+            .filter(i -> i.share().equals(name))
+            .map(
+                i ->
+                    grown(members.getOrDefault(name, 0), i.membersToLevel())
+                        * i.of().stream()
+                            .filter(o -> members.getOrDefault(o, 0) == 0)
+                            .mapToDouble(o -> shares.getOrDefault(o, 0.0))
+                            .sum())
+            .orElse(0.0);
+  }
+
+  private double ofItsOwn(String name, Map<String, Integer> members) {
     double whole = shares.getOrDefault(name, 0.0);
     return Optional.ofNullable(membersToLevel.get(name))
-        .map(most -> whole * -Math.expm1(-members / most))
+        .map(most -> whole * grown(members.getOrDefault(name, 0), most))
         .orElse(whole);
+  }
+
+  private static double grown(int members, double toLevel) {
+    return -Math.expm1(-members / toLevel);
   }
 
   /** What is assumed of a class the table does not know. */
@@ -143,6 +180,7 @@ public record Priors(
             "expected faults",
             "shares",
             "members to level",
+            "instead",
             "classes",
             "modes",
             "copper",
@@ -161,6 +199,8 @@ public record Priors(
         members.put(entry.getKey(), entry.getValue().between(0.01, 10_000));
       }
     }
+    Optional<Instead> instead =
+        root.has("instead") ? Optional.of(instead(root.get("instead"), shares)) : Optional.empty();
     Map<String, Modes> modes = new HashMap<>();
     root.get("modes").entries().forEach((name, split) -> modes.put(name, modes(split)));
     if (!modes.containsKey(USUAL)) {
@@ -185,6 +225,7 @@ public record Priors(
           classes,
           shares,
           members,
+          instead,
           modes,
           new Copper(
               share(copper, "opens"),
@@ -208,6 +249,21 @@ public record Priors(
     } catch (IllegalArgumentException e) {
       throw root.wrong(String.valueOf(e.getMessage()));
     }
+  }
+
+  private static Instead instead(Datum row, Map<String, Double> shares) {
+    row.onlyKnows(Set.of("share", "of", "members to level"));
+    List<Datum> named = new ArrayList<>(row.get("of").items());
+    named.add(row.get("share"));
+    for (Datum share : named) {
+      if (!shares.containsKey(share.text())) {
+        throw share.wrong("\"" + share.text() + "\" is not one of the shares");
+      }
+    }
+    return new Instead(
+        row.get("share").text(),
+        row.get("of").items().stream().map(Datum::text).toList(),
+        row.get("members to level").between(0.01, 10_000));
   }
 
   private static String split(Datum row, Map<String, Modes> modes) {

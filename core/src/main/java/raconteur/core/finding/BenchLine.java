@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 
@@ -41,6 +42,8 @@ public final class BenchLine {
                   ScreenPhrase.missing(), new RailPhrase(), new PartPhrase(), new PinPhrase()))
           .flatMap(List::stream)
           .toList();
+
+  private static final int MOST_NAMED = 4;
 
   private final Board board;
 
@@ -98,7 +101,23 @@ public final class BenchLine {
         return ask.map(begun ? Understanding.Unfinished::new : Understanding.Refused::new);
       }
     }
-    return instead;
+    return instead.isEmpty() && strange
+        ? Purposes.near(board, plain).map(BenchLine::aPurpose)
+        : instead;
+  }
+
+  private static Understanding aPurpose(Purposes.Near near) {
+    boolean one = near.parts().size() == 1;
+    return new Understanding.Refused(
+        "“"
+            + near.word()
+            + "” is what "
+            + near.parts().stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
+            + (near.parts().size() > MOST_NAMED ? " and others" : "")
+            + (one ? " is" : " are")
+            + " listed for: say function "
+            + near.word()
+            + " bad, or good.");
   }
 
   /** What the line says in the usual words alone. */

@@ -595,8 +595,23 @@ public sealed interface Finding extends Statement {
     }
   }
 
-  /** Whether what a part or a connector is there for works: a port, a row of keys, the sound. */
-  record FunctionCheck(String part, boolean works) implements Shown {
+  /**
+   * Whether what parts are there for works: a port, a row of keys, the sound. Where it does not,
+   * one of them, or what reaches it, is why.
+   *
+   * @param parts one, or all that share a purpose
+   * @param purpose the words it was called by; empty where the part was
+   */
+  record FunctionCheck(List<String> parts, String purpose, boolean works) implements Shown {
+    public FunctionCheck {
+      parts = List.copyOf(parts);
+    }
+
+    /** The check of what one part is there for. */
+    public static FunctionCheck of(String part, boolean works) {
+      return new FunctionCheck(List.of(part), "", works);
+    }
+
     @Override
     public TestKind kind() {
       return TestKind.of("function");
@@ -604,12 +619,16 @@ public sealed interface Finding extends Statement {
 
     @Override
     public Subject subject() {
-      return new Subject.OfPart(part);
+      return parts.size() == 1
+          ? new Subject.OfPart(parts.getFirst())
+          : new Subject.OfParts(Set.copyOf(parts));
     }
 
     @Override
     public String line() {
-      return "function " + part + (works ? " good" : " bad");
+      return "function "
+          + (purpose.isEmpty() ? parts.getFirst() : purpose)
+          + (works ? " good" : " bad");
     }
   }
 

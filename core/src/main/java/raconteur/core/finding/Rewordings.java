@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.data.DataFile;
@@ -37,9 +38,17 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           "{pin}", "(?<pin>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{pin2}", "(?<pin2>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{state}", "(?<state>toggling|high|low|floating|between|noisy)",
+          "{purpose}", "(?<purpose>[a-z][a-z0-9 ]{1,40}?)",
           "{rail}", "(?<rail>[-+]?[0-9][0-9.]*V|V[A-Z]{2})");
+
+  /** The parts that are called by the purpose of the line. */
+  private static final String CALLED = "{called}";
+
+  /** All electrolytic capacitors of the board. */
+  private static final String ELECTROLYTICS = "{electrolytics}";
+
   private static final List<String> CARRIED =
-      List.of("part", "pin", "pin2", "rail", "state", "rest");
+      List.of("part", "pin", "pin2", "purpose", "rail", "state", "rest");
 
   /** Other letters for the same: {@code U1 pin 26} for {@code U1.26}. */
   public record Spelling(Pattern said, String line) {}
@@ -59,6 +68,23 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         return Optional.empty();
       }
       String filled = text;
+      if (text.contains(ELECTROLYTICS)) {
+        String all = electrolytics(board);
+        if (all.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(ELECTROLYTICS, all);
+      }
+      if (text.contains(CALLED)) {
+        List<String> called = Purposes.parts(board, matcher.group("purpose"));
+        if (called.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(CALLED, String.join(" ", called));
+      }
+      if (text.contains("{purpose}") && Purposes.parts(board, matcher.group("purpose")).isEmpty()) {
+        return Optional.empty();
+      }
       for (String name : CARRIED) {
         String place = "{" + name + "}";
         if (filled.contains(place)) {
@@ -76,6 +102,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
       }
       return Optional.of(filled);
+    }
+
+    private static String electrolytics(Board board) {
+      return board.parts().stream()
+          .filter(p -> p.device().isElectrolytic())
+          .map(Part::designator)
+          .collect(Collectors.joining(" "));
     }
 
     /** What a line may be taken for on a board; empty where this does not fit it. */

@@ -1,5 +1,6 @@
 package raconteur.core.finding;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +18,8 @@ import raconteur.core.board.PinRef;
  * bad}.
  */
 final class TrialPhrases {
+  private static final int MOST_NAMED = 5;
+
   private static final Map<String, Boolean> CHANGES = new LinkedHashMap<>();
   private static final Map<String, Finding.SwapEffect> EFFECTS = new LinkedHashMap<>();
 
@@ -161,24 +164,58 @@ final class TrialPhrases {
                 : " does not work: what lies on its way is suspected."));
   }
 
+  /** What parts are there for, by the words they are listed with: {@code function paddle 1 bad}. */
+  private static Understanding purpose(Words words) {
+    List<String> said = new ArrayList<>();
+    while (words.more() && !PartPhrase.WORKS.containsKey(words.peek().toLowerCase(Locale.ROOT))) {
+      said.add(words.peek().toLowerCase(Locale.ROOT));
+      words.skip();
+    }
+    boolean works = words.oneOf("whether it works", PartPhrase.WORKS);
+    words.end();
+    String purpose = String.join(" ", said);
+    List<String> parts = Purposes.parts(words.board(), purpose);
+    if (parts.isEmpty()) {
+      throw words.refuse(
+          "No part is there for “" + purpose + "”; what parts are for stands under Boards, Parts.");
+    }
+    String names = String.join(", ", parts.subList(0, Math.min(MOST_NAMED, parts.size())));
+    return new Understanding.Understood(
+        new Finding.FunctionCheck(parts, purpose, works),
+        "What "
+            + names
+            + (parts.size() > MOST_NAMED ? " and " + (parts.size() - MOST_NAMED) + " more" : "")
+            + (parts.size() == 1 ? " is" : " are")
+            + " for, "
+            + purpose
+            + (works ? ", works." : ", does not work."));
+  }
+
   private static Understanding function(Words words) {
     if (words.peek().indexOf('.') > 0) {
       PinRef pin = words.pin();
       return pinFunction(words, pin);
     }
+    boolean part = words.board().part(words.peek().toUpperCase(Locale.ROOT)).isPresent();
+    if (!part && words.left() > 2 && Purposes.begin(words.board(), words.peek())) {
+      return purpose(words);
+    }
     Optional<Net> net =
-        words.board().part(words.peek().toUpperCase(Locale.ROOT)).isPresent()
+        part
             ? Optional.empty()
             : words.board().nets().stream().filter(n -> words.nextIs(n.name())).findFirst();
     if (net.isPresent()) {
       words.skip();
       return pinFunction(words, net.get().path().getLast());
     }
-    Part part = words.part();
+    if (!part && Purposes.begin(words.board(), words.peek())) {
+      return purpose(words);
+    }
+    Part one = words.part();
     boolean works = words.oneOf("whether it works", PartPhrase.WORKS);
     words.end();
     return new Understanding.Understood(
-        new Finding.FunctionCheck(part.designator(), works),
-        "What " + PartPhrase.named(part) + " is for " + (works ? "works." : "does not work."));
+        Finding.FunctionCheck.of(one.designator(), works),
+        "What " + PartPhrase.named(one) + " is for " + (works ? "works." : "does not work."));
   }
 }

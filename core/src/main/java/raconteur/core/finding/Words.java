@@ -55,6 +55,11 @@ final class Words {
     return at < words.size();
   }
 
+  /** How many words are still to come. */
+  int left() {
+    return words.size() - at;
+  }
+
   /** The next word without taking it, empty at the end. */
   String peek() {
     return more() ? words.get(at) : "";
@@ -144,6 +149,14 @@ final class Words {
     if (pin.isEmpty()) {
       if (isOpen() && number.isEmpty()) {
         throw new Halt(new Understanding.Unfinished("Which pin of " + part.designator() + "?"));
+      }
+      if (pins.isEmpty()) {
+        throw refuse(
+            part.designator()
+                + " is a "
+                + part.device().name()
+                + ", whose pins nobody has described yet: say it of the part, or describe it under"
+                + " Devices.");
       }
       throw refuse(
           String.format(

@@ -1,6 +1,7 @@
 package raconteur.core.marking;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -34,6 +35,8 @@ public final class MarkingReader {
   private static final Pattern SEVENTY_FOUR =
       Pattern.compile("([A-Z]{0,4})(54|74)([A-Z]{0,4})([0-9]{2,5})(.*)");
   private static final Pattern BARE = Pattern.compile("([A-Z]{1,3})([0-9]{2,4})(.*)");
+  private static final Pattern TRANSISTOR =
+      Pattern.compile("(BC[0-9]|[A-Z]{3}|2S[A-D])[0-9]{2,4}[A-Z]{0,2}(?:-[A-Z0-9]{1,3})?");
   private static final Pattern DATE = Pattern.compile("[A-Z]?[6-9][0-9](0[1-9]|[1-4][0-9]|5[0-3])");
   private static final Pattern TYPE = Pattern.compile("(?=.*[0-9])[A-Z0-9][A-Z0-9/-]+");
 
@@ -94,6 +97,27 @@ public final class MarkingReader {
     return together(found);
   }
 
+  /**
+   * Whether a text is printed on a chip of the 54 or 74 series, also where the library has no such
+   * number.
+   */
+  public boolean isOfTheSeries(String text) {
+    return text.length() <= LONGEST
+        && Arrays.stream(PlainPrint.words(text))
+            .map(SEVENTY_FOUR::matcher)
+            .anyMatch(
+                m ->
+                    m.matches()
+                        && !(m.group(1) + m.group(3)).isEmpty()
+                        && (m.group(1).isEmpty() || mayBeginLogic(m.group(1)))
+                        && rules.families().contains(m.group(3))
+                        && SUFFIX.matcher(m.group(5)).matches());
+  }
+
+  private boolean mayBeginLogic(String letters) {
+    return rules.prefixes().getOrDefault(Group.SEVENTY_FOUR, Set.of()).contains(letters);
+  }
+
   /** Names of parts without a type number, such as {@code crystal}, and of the board's own. */
   private boolean isPlainName(String name) {
     return !rules.toAsk().containsKey(name)
@@ -149,7 +173,19 @@ public final class MarkingReader {
       }
     }
     String word = PlainPrint.squeezed(written);
-    return typeNumber(word).or(() -> seventyFour(word)).or(() -> bareFamily(word));
+    return typeNumber(word)
+        .or(() -> seventyFour(word))
+        .or(() -> bareFamily(word))
+        .or(() -> transistor(word));
+  }
+
+  private Optional<Marking> transistor(String word) {
+    Matcher matcher = TRANSISTOR.matcher(word);
+    return matcher.matches()
+        ? Optional.ofNullable(rules.transistors().get(matcher.group(1)))
+            .flatMap(library::find)
+            .map(d -> new Marking.Known(d, "how its type number begins"))
+        : Optional.empty();
   }
 
   private Optional<Marking> eastern(PlainPrint.Eastern parts) {
@@ -245,11 +281,7 @@ public final class MarkingReader {
     Matcher matcher = SEVENTY_FOUR.matcher(word);
     if (!matcher.matches()
         || !SUFFIX.matcher(matcher.group(5)).matches()
-        || !(matcher.group(1).isEmpty()
-            || rules
-                .prefixes()
-                .getOrDefault(Group.SEVENTY_FOUR, Set.of())
-                .contains(matcher.group(1)))) {
+        || !(matcher.group(1).isEmpty() || mayBeginLogic(matcher.group(1)))) {
       return Optional.empty();
     }
     return logic(matcher.group(2), matcher.group(3), matcher.group(4), "its type number");

@@ -17,6 +17,7 @@ import raconteur.core.data.Loaded;
  * @param bareFamilies families that are also printed without the 74
  * @param bareToAsk the same, but so short that it is asked
  * @param toAsk type numbers that cannot be told, with what they may be and why
+ * @param transistors how type numbers of transistors begin, to the device whose legs stand so
  * @param easternFamilies series number of the eastern families to what it stands for
  * @param easternFunctions their function letters to the number in the 74 series
  */
@@ -27,6 +28,7 @@ record MarkingRules(
     Set<String> bareFamilies,
     Set<String> bareToAsk,
     Map<String, Doubtful> toAsk,
+    Map<String, String> transistors,
     Map<String, String> easternFamilies,
     Map<String, String> easternFunctions) {
 
@@ -71,6 +73,7 @@ record MarkingRules(
             "bare families",
             "bare families to ask",
             "to ask",
+            "transistors",
             "eastern families",
             "eastern functions"));
     Map<Group, Set<String>> prefixes = new LinkedHashMap<>();
@@ -88,6 +91,12 @@ record MarkingRules(
               item.get("why").text());
       item.get("print").items().forEach(print -> toAsk.put(print.text(), doubtful));
     }
+    Map<String, String> transistors = new LinkedHashMap<>();
+    for (Datum item : root.get("transistors").items()) {
+      item.onlyKnows(Set.of("begin", "is"));
+      String device = item.get("is").text();
+      item.get("begin").items().forEach(b -> transistors.put(b.text(), device));
+    }
     return new MarkingRules(
         prefixes,
         words(root.get("families")),
@@ -95,6 +104,7 @@ record MarkingRules(
         words(root.get("bare families")),
         words(root.get("bare families to ask")),
         toAsk,
+        transistors,
         texts(root.get("eastern families")),
         texts(root.get("eastern functions")));
   }

@@ -88,6 +88,18 @@ public final class PartWords {
         : "";
   }
 
+  /**
+   * What the words say a part is there for: all but what they say of its socket and its number of
+   * pins. {@code "paddle 1 (socket)"} gives {@code paddle 1}.
+   */
+  public static String purpose(String words) {
+    String rest = words.replaceAll("(?i)\\b(?:not |un|no )-?socket(?:ed)?\\b", " ");
+    rest = rest.replaceAll("(?i)\\b(?:turned[\\s-]pin|dual[\\s-]wipe|single[\\s-]wipe)\\b", " ");
+    rest = rest.replaceAll("(?i)\\b(?:in\\s+(?:an?\\s+|its\\s+)?)?socket(?:ed)?\\b", " ");
+    rest = WAYS.matcher(ROWS.matcher(rest).replaceAll(" ")).replaceAll(" ");
+    return rest.replaceAll("[()\\[\\];,]+", " ").replaceAll("\\s+", " ").strip();
+  }
+
   private static OptionalInt bounded(int count) {
     return count >= 1 && count <= MOST_WAYS ? OptionalInt.of(count) : OptionalInt.empty();
   }

@@ -3,6 +3,7 @@ package raconteur.core.netlines;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,6 +33,9 @@ final class DraftNets {
 
   private static final int MOST_WAYS = 200;
 
+  /** An edge said to have more has them on both sides together (common practice, no source). */
+  private static final int MOST_WAYS_OF_ONE_SIDE = 30;
+
   private final Map<String, Part> parts = new LinkedHashMap<>();
   private final Map<String, Set<PinRef>> nets = new LinkedHashMap<>();
   private final Map<PinRef, String> netByPin = new HashMap<>();
@@ -39,6 +43,12 @@ final class DraftNets {
 
   /** Connectors that nobody said the size of. */
   private final Set<String> unsized;
+
+  /** Edges of the board, whose number of ways may be that of one side. */
+  private final Set<String> edges;
+
+  /** Those a pin of which was called by a letter, in a line that may not be done yet. */
+  private final Set<String> letteredEdges = new HashSet<>();
 
   private final BoardContents base;
 
@@ -48,6 +58,11 @@ final class DraftNets {
     unsized =
         base.parts().stream()
             .filter(p -> p.device().name().equals(UNSIZED))
+            .map(Part::designator)
+            .collect(Collectors.toSet());
+    edges =
+        base.parts().stream()
+            .filter(p -> p.device().name().startsWith("edge-"))
             .map(Part::designator)
             .collect(Collectors.toSet());
     for (Net net : base.nets()) {
@@ -146,10 +161,15 @@ final class DraftNets {
   List<PinRef> pinsOf(Part part, String word) {
     List<DevicePin> pins = find(grown(part, word).device(), word);
     if (pins.isEmpty()) {
-      throw new Refusal(
-          part.designator() + " is a " + part.device().name() + " and has no pin " + word + ".");
+      throw new Refusal(whatIs(part) + " and has no pin " + word + ".");
     }
     return pins.stream().map(p -> new PinRef(part.designator(), p.number())).toList();
+  }
+
+  /** {@code U7 is a 7400}, for a sentence. */
+  static String whatIs(Part part) {
+    String device = part.device().name();
+    return part.designator() + (device.matches("[aeiouAEIO8].*") ? " is an " : " is a ") + device;
   }
 
   /**
@@ -157,8 +177,8 @@ final class DraftNets {
    * came with its size keeps it.
    */
   private Part grown(Part part, String word) {
-    if (part.device().name().startsWith("edge-") && word.matches("[0-9]{1,3}")) {
-      return byFiguresAlone(part, word);
+    if (edges.contains(part.designator())) {
+      return edge(part, word);
     }
     boolean sizeUnknown = unsized.contains(part.designator());
     if (!sizeUnknown || !word.matches("[0-9]{1,3}")) {
@@ -174,22 +194,45 @@ final class DraftNets {
     return larger;
   }
 
-  /** An edge whose second side is called by figures, too, has no letters. */
-  private Part byFiguresAlone(Part part, String word) {
+  /**
+   * An edge whose second side is called by figures, too, has no letters; one that is said to have
+   * so many ways and has more on a side has them on both.
+   */
+  private Part edge(Part part, String word) {
     Part now = parts.get(part.designator());
-    if (now.device().pin(word).isPresent() || now.device().name().startsWith("connector-")) {
+    Device device = now.device();
+    if (device.pin(word).isPresent()) {
+      if (word.matches("[A-Z]+")) {
+        letteredEdges.add(part.designator());
+      }
       return now;
     }
-    String size = now.device().name().substring("edge-".length());
-    Part figures = now.with(DeviceLibrary.numbered("connector-" + size).orElseThrow());
-    boolean lettered =
-        netByPin.keySet().stream()
-            .anyMatch(p -> p.part().equals(part.designator()) && p.number().matches("[A-Z]+"));
-    if (lettered || figures.device().pin(word).isEmpty()) {
-      return now;
+    int ways = device.pins().size();
+    boolean lettered = isLettered(part.designator()) || word.matches("[A-Z]+");
+    if (lettered) {
+      letteredEdges.add(part.designator());
     }
-    parts.put(part.designator(), figures);
-    return figures;
+    List<String> larger = new ArrayList<>();
+    if (!lettered) {
+      larger.add("connector-" + ways);
+    }
+    if (ways <= MOST_WAYS_OF_ONE_SIDE) {
+      larger.add("edge-" + 2 * ways);
+    }
+    Optional<Part> fitting =
+        larger.stream()
+            .flatMap(name -> DeviceLibrary.numbered(name).stream())
+            .filter(d -> d.pin(word).isPresent())
+            .map(now::with)
+            .findFirst();
+    fitting.ifPresent(p -> parts.put(part.designator(), p));
+    return fitting.orElse(now);
+  }
+
+  private boolean isLettered(String designator) {
+    return letteredEdges.contains(designator)
+        || netByPin.keySet().stream()
+            .anyMatch(p -> p.part().equals(designator) && p.number().matches("[A-Z]+"));
   }
 
   String nameFor(PinRef pin) {

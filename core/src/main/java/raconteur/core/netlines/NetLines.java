@@ -54,6 +54,21 @@ public final class NetLines {
   private static final Pattern NC = Pattern.compile("nc\\s+(.+)", Pattern.CASE_INSENSITIVE);
   private static final int LONGEST_LINE = 4000;
 
+  /** What a file of these lines begins with where the program wrote it. */
+  static final String HEAD = "# raconteur-nets/1\n";
+
+  /** Said in this language and in no list a drawing program writes. */
+  private static final Pattern ONLY_HERE =
+      Pattern.compile(
+          "\\S+\\s*:\\s*all(\\s.*)?|\\S+\\s+from\\s+\\S+\\s+to\\s+\\S+"
+              + "|\\S+\\s+through\\s+[A-Z]+[0-9]+.*"
+              + "|[A-Z]+[0-9]+\\s+as\\s+[A-Z]+[0-9]+(\\s+but\\s.*)?"
+              + "|\\S*[0-9](-|\\.\\.)\\S*[0-9]\\s*:(.*\\s)?\\S+\\.[A-Z]*[0-9]+(-|\\.\\.)[A-Z]*[0-9]+(\\s.*)?"
+              + "|\\S+\\s*:(.*\\s)?[A-Z]+[0-9]+(-|\\.\\.)[A-Z]+[0-9]+\\.[A-Z0-9]+(\\s.*)?",
+          Pattern.CASE_INSENSITIVE);
+
+  private static final int LINES_LOOKED_AT = 500;
+
   private final DraftNets board;
   private final PinWords words;
 
@@ -83,6 +98,23 @@ public final class NetLines {
     }
   }
 
+  /**
+   * Whether a text is lines of this language: it says so in its first line, or has a line that only
+   * this language has. Lists of nets as drawing programs write them may be both; those need no
+   * board that has its parts. Cost: the first lines of the text.
+   */
+  public static boolean isTyped(String text) {
+    return text.stripLeading().startsWith(HEAD.substring(0, HEAD.indexOf('/') + 1))
+        || text.lines()
+            .limit(LINES_LOOKED_AT)
+            .filter(line -> line.length() <= LONGEST_LINE)
+            .anyMatch(line -> ONLY_HERE.matcher(withoutRemark(line)).matches());
+  }
+
+  private static String withoutRemark(String line) {
+    return line.replaceFirst("(^|\\s)#.*$", "").strip();
+  }
+
   /** Reads lines onto a board; each stands or falls by itself. */
   public static Read read(String text, BoardContents board) {
     NetLines lines = new NetLines(board);
@@ -91,7 +123,7 @@ public final class NetLines {
     int number = 0;
     for (String line : (Iterable<String>) text.lines()::iterator) {
       number++;
-      String plain = line.replaceFirst("(^|\\s)#.*$", "").strip();
+      String plain = withoutRemark(line);
       if (plain.isEmpty()) {
         continue;
       }
@@ -384,9 +416,7 @@ public final class NetLines {
     for (Part part : row) {
       if (part.device().pins().size() != 2) {
         throw new Refusal(
-            part.designator()
-                + " is a "
-                + part.device().name()
+            DraftNets.whatIs(part)
                 + " and has "
                 + part.device().pins().size()
                 + " pins; from … to is for parts of two.");

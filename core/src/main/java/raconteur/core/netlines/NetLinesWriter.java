@@ -36,11 +36,10 @@ public final class NetLinesWriter {
                 Matcher numbered = NUMBERED.matcher(p.part());
                 return numbered.matches() ? Integer.parseInt(numbered.group(2)) : 0;
               });
-  private static final String HEAD = "# raconteur-nets/1\n";
 
   private final Map<String, Part> parts = new LinkedHashMap<>();
   private final BoardContents board;
-  private final StringBuilder text = new StringBuilder(HEAD);
+  private final StringBuilder text = new StringBuilder(NetLines.HEAD);
 
   private NetLinesWriter(BoardContents board) {
     this.board = board;

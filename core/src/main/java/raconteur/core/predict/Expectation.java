@@ -24,6 +24,12 @@ sealed interface Expectation {
   /** The rail was read at its source and is good: only the way to the place can be bad. */
   record Fed() implements Expectation {}
 
+  /**
+   * It is what the board is complained of: nobody said that it does not run at all, and whoever
+   * misses one function of a dead board says that it is dead.
+   */
+  record Complaint() implements Expectation {}
+
   /** The reading lies among those of its peers. */
   record Among(RobustSpread peers) implements Expectation {}
 }

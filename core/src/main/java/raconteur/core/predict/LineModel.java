@@ -69,6 +69,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param fetching what it does where the program is lost but the processor goes on; empty where
    *     the processor does not drive it by itself
    * @param runs whether other lines show that the program runs
+   * @param driven whether an output that always drives holds it
    * @param starved whether its driver gets too little supply to work
    */
   @SuppressWarnings("ArrayRecordComponent")
@@ -84,6 +85,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
       Optional<double[]> idle,
       Optional<double[]> fetching,
       boolean runs,
+      boolean driven,
       boolean starved) {}
 
   /**
@@ -145,13 +147,21 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param changes four bits a station: 0 for none, else the signal there by its order, plus one
    * @param gaps the stations behind which the copper is cut, one bit each
    * @param off the stations whose contact is open, one bit each
+   * @param loose whether what drives the line may itself be what is wrong: it then may float, too
    * @param local whether the line's driver itself does not do what its gate says
    * @param standing whether the line may stand because the program does not run
    * @param astray what it does on the simulated board whose program goes astray, plus one; 0 for
    *     none
    */
-  record Line(long changes, int gaps, int off, boolean local, Standing standing, int astray) {
-    static final Line NONE = new Line(0, 0, 0, false, Standing.NOT, 0);
+  record Line(
+      long changes,
+      int gaps,
+      int off,
+      boolean loose,
+      boolean local,
+      Standing standing,
+      int astray) {
+    static final Line NONE = new Line(0, 0, 0, false, false, Standing.NOT, 0);
 
     Line and(Line other) {
       if (equals(NONE)) {
@@ -171,6 +181,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
           joined,
           gaps | other.gaps,
           off | other.off,
+          loose || other.loose,
           local || other.local,
           disagree ? Standing.IDLE : standing.and(other.standing),
           disagree ? 0 : Math.max(astray, other.astray));
@@ -307,7 +318,14 @@ final class LineModel implements TestModel<LineModel.Effect> {
         changes = (changes & ~(MASK << (BITS * s))) | (code(truly) << (BITS * s));
       }
     }
-    return new Line(changes, line.gaps(), line.off(), line.local(), line.standing(), line.astray());
+    return new Line(
+        changes,
+        line.gaps(),
+        line.off(),
+        line.loose(),
+        line.local(),
+        line.standing(),
+        line.astray());
   }
 
   private Line line(
@@ -353,7 +371,11 @@ final class LineModel implements TestModel<LineModel.Effect> {
       // What comes through the gate comes by its inputs.
       return Line.NONE;
     }
-    Line line = new Line(changes, gaps, off, local, here, astray);
+    boolean loose =
+        changes != 0
+            && (!node.driven()
+                || node.net().path().stream().anyMatch(pin -> spreading.actsAt(fault, pin)));
+    Line line = new Line(changes, gaps, off, loose, local, here, astray);
     return line.equals(Line.NONE) ? Line.NONE : line;
   }
 
@@ -485,7 +507,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
               : Optional.of(NetPropagation.join(change.get(), here.get()));
     }
     if (change.isPresent()) {
-      return changed(node, change.get()).clone();
+      return changed(node, change.get(), line.loose()).clone();
     }
     double[] idle = node.idle().orElse(states.idle());
     if (line.astray() != 0) {
@@ -501,9 +523,15 @@ final class LineModel implements TestModel<LineModel.Effect> {
     return row.clone();
   }
 
-  /** A line that only may be disturbed goes on moving where the others of the program do. */
-  private double[] changed(Node node, Signal change) {
-    return change == Signal.DOUBTFUL && node.runs() ? states.disturbed() : states.predicted(change);
+  /**
+   * A line that only may be disturbed goes on moving where the others of the program do; one whose
+   * output is well and only its inputs are not does anything but float.
+   */
+  private double[] changed(Node node, Signal change, boolean loose) {
+    if (change != Signal.DOUBTFUL) {
+      return states.predicted(change);
+    }
+    return node.runs() ? states.disturbed() : loose ? states.predicted(change) : states.swayed();
   }
 
   /** A healthy line where the simulated board and who described it may both be right. */

@@ -31,6 +31,7 @@ final class LineStates {
   private final double[] fetching;
   private final double[] disturbed;
   private final double[] driven;
+  private final double[] swayed;
   private final double[] starved;
   private final double[] meeting;
 
@@ -47,6 +48,7 @@ final class LineStates {
     fetching = row(readings, "line", "fetching");
     disturbed = row(readings, "line", "disturbed");
     driven = row(readings, "line", "driven");
+    swayed = row(readings, "line", "swayed");
     starved = row(readings, "line", "starved");
     meeting = row(readings, "line", "meeting");
   }
@@ -94,6 +96,11 @@ final class LineStates {
   /** A line of which nothing is known but that an output always drives it. */
   double[] driven() {
     return driven;
+  }
+
+  /** A line driven by a good output whose inputs are not what they should be. */
+  double[] swayed() {
+    return swayed;
   }
 
   /** A line driven by what gets too little supply to work. */

@@ -312,9 +312,9 @@ final class Lines {
       return states.driven();
     }
     double[] known = states.predicted(healthy);
-    return nets.isSaid(pin)
-        ? known
-        : LineStates.mixed(USUALLY, known, states.predicted(Optional.empty()));
+    double[] otherwise =
+        nets.isDriven(lineOf(pin)) ? states.driven() : states.predicted(Optional.empty());
+    return nets.isSaid(pin) ? known : LineStates.mixed(USUALLY, known, otherwise);
   }
 
   /** The model of the readings of one line, given those in front of it. */
@@ -442,6 +442,7 @@ final class Lines {
             ? Optional.of(states.fetching())
             : Optional.empty(),
         runs.orElse(false),
+        !out && nets.isDriven(net),
         isStarved(net, setUp.starved()));
   }
 

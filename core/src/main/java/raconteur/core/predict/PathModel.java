@@ -36,9 +36,17 @@ final class PathModel implements TestModel<PathModel.State> {
   private final Readings readings;
   private final String test;
   private final List<String> parts;
+
+  /** Whether the parts are called good or bad together, as what serves one purpose. */
+  private final boolean together;
+
   private final SimulatedAnswers simulated;
   private final boolean shown;
   private final boolean withoutHarness;
+
+  /** Whether a bad verdict is what the board is complained of. */
+  private final boolean complaint;
+
   private final Function<Finding, SortedMap<String, Boolean>> verdicts;
   private final BiFunction<SortedMap<String, Boolean>, Boolean, Finding> made;
 
@@ -66,6 +74,8 @@ final class PathModel implements TestModel<PathModel.State> {
       Predictor.Shared shared,
       String test,
       List<String> parts,
+      boolean together,
+      boolean complaint,
       boolean withoutHarness,
       boolean shown,
       Function<Finding, SortedMap<String, Boolean>> verdicts,
@@ -78,6 +88,8 @@ final class PathModel implements TestModel<PathModel.State> {
     this.shown = shown;
     this.test = test;
     this.parts = parts;
+    this.together = together;
+    this.complaint = complaint;
     this.withoutHarness = withoutHarness;
     this.verdicts = verdicts;
     this.made = made;
@@ -88,24 +100,33 @@ final class PathModel implements TestModel<PathModel.State> {
         shared,
         "diagnostic",
         List.copyOf(found.bad().keySet()),
+        false,
+        false,
         !found.harness(),
         true,
         f -> ((Finding.DiagnosticResult) f).bad(),
         Finding.DiagnosticResult::new);
   }
 
-  static PathModel function(Predictor.Shared shared, Finding.FunctionCheck found) {
+  /**
+   * @param complaint whether it is what the board is complained of, as far as anybody said
+   */
+  static PathModel function(
+      Predictor.Shared shared, Finding.FunctionCheck found, boolean complaint) {
     return new PathModel(
         shared,
         "function",
-        List.of(found.part()),
+        found.parts(),
+        true,
+        complaint,
         false,
         false,
         f ->
             new TreeMap<>(
-                java.util.Map.of(
-                    ((Finding.FunctionCheck) f).part(), !((Finding.FunctionCheck) f).works())),
-        (bad, harness) -> new Finding.FunctionCheck(bad.firstKey(), !bad.get(bad.firstKey())));
+                java.util.Map.of(found.parts().getFirst(), !((Finding.FunctionCheck) f).works())),
+        (bad, harness) ->
+            new Finding.FunctionCheck(
+                found.parts(), found.purpose(), !bad.get(found.parts().getFirst())));
   }
 
   @Override
@@ -213,14 +234,17 @@ final class PathModel implements TestModel<PathModel.State> {
     for (var verdict : told.entrySet()) {
       chance *=
           readings.chance(
-              test, condition(verdict.getKey(), state), verdict.getValue() ? "bad" : "good");
+              test,
+              condition(verdict.getKey(), state, verdict.getValue()),
+              verdict.getValue() ? "bad" : "good");
     }
     return chance;
   }
 
-  private String condition(String part, State state) {
+  private String condition(String part, State state, boolean bad) {
+    String complained = complaint && bad ? ", and complained of" : "";
     if (state.run() == Run.STOPPED) {
-      return "stopped";
+      return "stopped" + complained;
     }
     boolean port =
         board
@@ -228,7 +252,8 @@ final class PathModel implements TestModel<PathModel.State> {
             .map(Part::device)
             .filter(d -> d.isCustomPort() || d.isContact())
             .isPresent();
-    String condition = state.reached().contains(part) ? "bad" : "good";
+    boolean reached = together ? !state.reached().isEmpty() : state.reached().contains(part);
+    String condition = reached ? "bad" : "good" + complained;
     return port && withoutHarness ? condition + " without harness" : condition;
   }
 
@@ -239,10 +264,11 @@ final class PathModel implements TestModel<PathModel.State> {
     if (shown) {
       outcomes.add(made.apply(new TreeMap<>(), !withoutHarness));
     }
-    for (int pattern = 0; pattern < 1 << parts.size() && !parts.isEmpty(); pattern++) {
+    List<String> called = together ? parts.subList(0, 1) : parts;
+    for (int pattern = 0; pattern < 1 << called.size() && !called.isEmpty(); pattern++) {
       SortedMap<String, Boolean> bad = new TreeMap<>();
-      for (int i = 0; i < parts.size(); i++) {
-        bad.put(parts.get(i), (pattern >> i & 1) == 1);
+      for (int i = 0; i < called.size(); i++) {
+        bad.put(called.get(i), (pattern >> i & 1) == 1);
       }
       outcomes.add(made.apply(bad, !withoutHarness));
     }

@@ -23,6 +23,11 @@ import raconteur.core.story.Telling.DatedFinding;
  * (how faults spread) is kept here.
  */
 public final class Predictor {
+  private static final String CPU = "cpu";
+
+  /** A card that a dead processor shows so often says that a board does not run. */
+  private static final double SHOWS_IT_STANDS = 0.1;
+
   private final Board board;
   private final Readings readings;
   private final NetPropagation nets;
@@ -183,6 +188,7 @@ public final class Predictor {
               .<Expectation>map(Expectation.Among::new)
               .orElse(Expectation.NONE);
       case Finding.FarVolts far -> fed(far, moment, told);
+      case Finding.FunctionCheck check when !check.works() -> complaint(check, moment, told);
       case Finding.NothingHot _ ->
           new Expectation.But(
               told.stream()
@@ -196,6 +202,26 @@ public final class Predictor {
                   .collect(Collectors.toSet()));
       case Finding _ -> Expectation.NONE;
     };
+  }
+
+  /** Whether nothing told since the last mend says that the board does not run. */
+  private Expectation complaint(
+      Finding.FunctionCheck check, Moment moment, List<DatedFinding> told) {
+    List<Finding> here =
+        told.stream()
+            .filter(other -> other.moment().epoch() == moment.epoch())
+            .map(DatedFinding::finding)
+            .toList();
+    boolean runs =
+        here.stream()
+            .noneMatch(
+                f ->
+                    f instanceof Finding.Symptom(String card)
+                        && board
+                            .symptom(card)
+                            .filter(c -> c.chances().getOrDefault(CPU, 0.0) >= SHOWS_IT_STANDS)
+                            .isPresent());
+    return here.contains(check) && runs ? new Expectation.Complaint() : Expectation.NONE;
   }
 
   /** Whether the last reading of the rail at its source, since the last mend, was good. */
@@ -285,7 +311,8 @@ public final class Predictor {
           new UseModels(shared()).deadTestPicture(new DeadTestModel(shared(), 1));
       case Finding.PinFunction pin -> new WayModel(board, readings).of(pin);
       case Finding.ProofRun run -> new UseModels(shared()).proof(run);
-      case Finding.FunctionCheck check -> PathModel.function(shared(), check);
+      case Finding.FunctionCheck check ->
+          PathModel.function(shared(), check, expectation instanceof Expectation.Complaint);
     };
   }
 

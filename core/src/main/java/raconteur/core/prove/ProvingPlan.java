@@ -179,7 +179,7 @@ public record ProvingPlan(String origin, List<Proof> proofs) {
         case SYMPTOM -> symptom();
         case FLASHES -> kind.id().equals("dead-test") ? deadTest() : diagnostic();
         case CONNECTORS ->
-            last(Finding.FunctionCheck.class, f -> f.part().equals(name))
+            last(Finding.FunctionCheck.class, f -> f.parts().contains(name))
                 .map(f -> Seen.of(f.works(), ""))
                 .orElse(Seen.OPEN);
         case MENDED -> kind.id().equals("touched") ? touched() : runs(id, coldStarts());

@@ -9,6 +9,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
+import raconteur.core.ToldStories;
 import raconteur.core.fault.History;
 import raconteur.core.plan.Advisor;
 
@@ -92,6 +93,62 @@ class UsualSeriesTest {
             .diagnosis()
             .suspects();
     assertThat(suspects.getFirst().place()).hasToString("R1");
+  }
+
+  /** A transistor passes on what comes to its base, upside down at the collector. */
+  @ParameterizedTest
+  @CsvSource({
+    "'\"Q1.1\"', '\"Q1.3\"', Q1.1, true",
+    "'\"Q1.3\"', '\"Q1.1\"', Q1.3, true",
+    "'\"Q1.1\", \"U1.4\"', '\"Q1.3\"', Q1.1, false",
+  })
+  void aTransistorPassesOnWhatMovesItsBase(
+      String out, String supplied, String pin, boolean passes) {
+    Board board = withTransistor(out, supplied);
+    assertThat(board.kind(PinRef.parse(pin)).drives()).isEqualTo(passes);
+  }
+
+  @Test
+  void aDeadTransistorIsFoundBehindALineThatMoves() {
+    Board board = withTransistor("\"Q1.1\"", "\"Q1.3\"");
+    Advisor advisor = new Advisor(board, History.NONE, 2);
+    var suspects = advisor.advise(Stories.of("Q1.2 toggling", "J1.1 still")).diagnosis().suspects();
+    assertThat(suspects.getFirst().place()).hasToString("Q1");
+  }
+
+  /** The inverter drives the base; one leg goes to the plug, the other to the supply. */
+  private static Board withTransistor(String out, String supplied) {
+    return Boards.parse(
+        """
+        {"format": "raconteur-board/1", "id": "follower", "machine": "Follower", "revision": "1",
+         "title": "One transistor", "copper": {"layers": 2, "order known": true},
+         "blocks": ["power", "clock", "video", "io"],
+         "parts": [
+           {"part": "X1", "device": "oscillator", "block": "clock"},
+           {"part": "U1", "device": "74LS04", "block": "video"},
+           {"part": "Q1", "device": "transistor-ebc", "block": "video"},
+           {"part": "J1", "device": "connector-4", "block": "io"}],
+         "rails": [{"rail": "+5V", "net": "+5V", "volts": 5, "tolerance percent": 5,
+                    "expected ohms": 300}],
+         "ground": "GND",
+         "nets": [
+           {"net": "OSC", "path": ["X1.8", "U1.1", "U1.3"]},
+           {"net": "BASE", "path": ["U1.2", "Q1.2"]},
+           {"net": "OUT", "path": [%s, "J1.1"]},
+           {"net": "+5V", "path": ["J1.3", "X1.14", "U1.14", %s]},
+           {"net": "GND", "path": ["J1.4", "X1.7", "U1.7"]}]}
+        """
+            .formatted(out, supplied));
+  }
+
+  /** Resistors that are summed on purpose are no outputs that fight. */
+  @Test
+  void resistorsThatMeetAreNoFight() {
+    Board board = ToldStories.board("dunlin-1");
+    assertThat(BoardCheck.of(board))
+        .filteredOn(p -> p.kind() == BoardCheck.Kind.FIGHT)
+        .extracting(BoardCheck.Problem::place)
+        .doesNotContain("COMP");
   }
 
   @ParameterizedTest

@@ -28,6 +28,7 @@ class CapacitorTest {
         bare.socket(),
         true,
         value,
+        "",
         bare.pinsAt());
   }
 

@@ -79,6 +79,19 @@ class FaultCatalogueTest {
             refused -> assertThat(refused.summary()).contains("must add up to 1"));
   }
 
+  @Test
+  void aShareThatStandsInForOneThatIsNoneIsRefused() {
+    String text =
+        raconteur.core.data.DataFile.shippedText(Priors.class, "/raconteur/core/data/priors.json");
+    assertThat(
+            Priors.read(
+                "priors.json", text.replace("\"of\": [\"customs\"", "\"of\": [\"gearboxes\"")))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused ->
+                assertThat(refused.summary()).contains("\"gearboxes\" is not one of the shares"));
+  }
+
   /** Common practice, no source: opens and shorts ten times, parts three times in a damage area. */
   @Test
   void whatLiesInADamageAreaIsSuspectedMore() {

@@ -42,6 +42,28 @@ class LikelyClassTest {
     assertThat(LikelyClass.of(unknown(designator, pins, block))).isEqualTo(deviceClass);
   }
 
+  /** A list's own words say more of a chip nobody described than its pins do. */
+  @ParameterizedTest
+  @CsvSource({
+    "PL-01 custom, custom io",
+    "IR3R40 amplifier, analogue",
+    "XK-2 reset chip, analogue",
+    "HN-9 work ram, sram other",
+    "house cpu, cpu",
+    "EM-1 emi filter, resistor",
+    "HOUSE-17, small logic"
+  })
+  void whatAListCallsAChipTellsItsClass(String called, String deviceClass) {
+    Device device = Device.ofPins(called, "", "unknown", "DIP0", List.of());
+    assertThat(LikelyClass.of(Part.of("U1", device, "unsorted"))).isEqualTo(deviceClass);
+  }
+
+  @Test
+  void whatIsTurnedByHandWearsLikeAContact() {
+    Device pot = DeviceLibrary.shipped().find("trimmer").orElseThrow();
+    assertThat(LikelyClass.of(Part.of("VR1", pot, "io"))).isEqualTo("connector");
+  }
+
   @Test
   void aNamedPartHasItsOwn() {
     Device device = DeviceLibrary.shipped().find("4164").orElseThrow();

@@ -18,6 +18,7 @@ import raconteur.core.data.Loaded;
 /** What people say in other words; the board is one whose pins and parts the examples have. */
 class RewordingsTest {
   private static final BenchLine LINE = new BenchLine(Boards.KITTIWAKE_B);
+  private static final BenchLine CALLED = new BenchLine(ToldStories.board("dunlin-1"));
   private static final BenchLine USUAL = new BenchLine(ToldStories.board("heron-1"));
 
   private static Understanding heard(String line) {
@@ -109,7 +110,7 @@ class RewordingsTest {
     String plain = Rewordings.shipped().plain(way.example());
     assertThat(way.said().matcher(plain).matches()).as(way.example()).isTrue();
     boolean taken =
-        Stream.of(LINE, USUAL)
+        Stream.of(LINE, USUAL, CALLED)
             .map(line -> line.understand(way.example(), BenchContext.FRESH))
             .anyMatch(
                 u -> u instanceof Understanding.Understood || u instanceof Understanding.Asked);
@@ -117,6 +118,55 @@ class RewordingsTest {
     assertThat(taken)
         .as(way.example())
         .isEqualTo(way.ask().isEmpty() && !way.line().startsWith("pull {part} {rest} on"));
+  }
+
+  /** Parts are found by the words they are listed with, and by those alone. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "dunlin-1 | no ball | E1 E2 E3 E4 E5 E6 E7 | ball | false",
+        "dunlin-1 | paddle 1 missing | D1 D3 RV1 | paddle 1 | false",
+        "dunlin-1 | Paddle 2 works fine | D2 D4 RV2 | paddle 2 | true",
+        "dunlin-1 | score decoder bad | F5 | score decoder | false",
+        "dunlin-1 | function score decoder good | F5 | score decoder | true",
+        "plover-1 | A button does not work | SW2 | a button | false",
+        "plover-1 | the B button is dead | SW3 | b button | false",
+        "plover-1 | start button works | SW4 | start button | true",
+        "plover-1 | headphones ok | P4 | headphones | true",
+        "plover-1 | volume pot is scratchy | VR1 | volume pot | false",
+        "plover-1 | cartridge not recognised | P1 | cartridge | false",
+      })
+  void partsAreCalledByWhatTheyAreFor(
+      String board, String said, String parts, String purpose, boolean works) {
+    assertThat(new BenchLine(ToldStories.board(board)).understand(said, BenchContext.FRESH))
+        .isInstanceOfSatisfying(
+            Understanding.Understood.class,
+            u ->
+                assertThat(u.statement())
+                    .isEqualTo(
+                        new Finding.FunctionCheck(List.of(parts.split(" ", -1)), purpose, works)));
+  }
+
+  /** What is kept of it is read again as the same. */
+  @Test
+  void aPurposeIsKeptAsItsOwnLine() {
+    Understanding said = CALLED.understand("no ball", BenchContext.FRESH);
+    Statement kept = ((Understanding.Understood) said).statement();
+    assertThat(kept.line()).isEqualTo("function ball bad");
+    assertThat(CALLED.understand(kept.line(), BenchContext.FRESH)).isEqualTo(said);
+  }
+
+  @Test
+  void aWordThatPartsAreListedForIsOfferedWhereTheRestIsNotKnown() {
+    assertThat(CALLED.understand("score digits wrong", BenchContext.FRESH).sentence())
+        .isEqualTo("“score” is what F1, F2, F5 are listed for: say function score bad, or good.");
+    assertThat(CALLED.understand("function gearbox bad", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Refused.class);
+    assertThat(CALLED.understand("function ball gearbox bad", BenchContext.FRESH).sentence())
+        .startsWith("No part is there for “ball gearbox”");
+    assertThat(USUAL.understand("no ball", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Refused.class);
   }
 
   @Test

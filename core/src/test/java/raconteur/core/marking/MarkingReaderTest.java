@@ -44,6 +44,33 @@ class MarkingReaderTest {
     "MC14093BCP, 4093",
     "TC4050BP, 4050",
     "CD40106BE, 40106",
+    "9316PC, 74LS161",
+    "93L10, 74LS160",
+    "9322PC, 74LS157",
+    "SN7448N, 7448",
+    "DM74248N, 74LS48",
+    "SN7425N, 7425",
+    "SN74150N, 74150",
+    "CD4021BE, 4021",
+    "HEF4538BP, 4538",
+    "MC14555BCP, 4555",
+    "TMS4044-45NL, 2147",
+    "93L425ADC, 93425",
+    "LH5264N-10L, 6264",
+    "TMM2018D-45, 6116",
+    "HD63B03YP, 6803",
+    "MC68705P3S, 68705",
+    "LM309K, 309",
+    "LM340K-5, 309",
+    "LM340T-5, 7805",
+    "LM323K, 309",
+    "LM2901N, 339",
+    "LM380N, 380",
+    "TDA2003, 2003-amplifier",
+    "ULN2003A, 2003",
+    "BC547B, transistor-cbe",
+    "2SC1815, transistor-ecb",
+    "TIP31C, transistor-bce",
     "MB8264A-15P, 4164",
     "HM4864P-2, 4164",
     "MCM6665AP20, 4164",
@@ -182,16 +209,10 @@ class MarkingReaderTest {
         "LM741X9999",
         "74LS9999",
         "SN74LS2450N",
-        "HD63B03RP",
         "MK4096X99999",
         "XC2064-70",
         "COM8116",
-        "TDA2003V",
         "MC4044P",
-        "HD6303RP",
-        "MC68705P3",
-        "2SC1815",
-        "BC547B",
         "1N4148",
         "AC125",
         "8432",
@@ -205,7 +226,11 @@ class MarkingReaderTest {
         "CXK5864000",
         "???",
         "HN61364P",
-        "TC40H000P"
+        "TC40H000P",
+        "AM2901CPC",
+        "AM2909",
+        "CRT5027",
+        "27C322"
       })
   void whatIsNoDeviceOfOursIsNotTakenForOne(String marking) {
     assertThat(READER.read(marking).known().map(Device::name)).as(marking).isNotPresent();
@@ -220,7 +245,8 @@ class MarkingReaderTest {
     "4027, 2104",
     "D4027D-2, 4027",
     "F245, 74F245",
-    "74LS00N 74LS04N, 74LS04"
+    "74LS00N 74LS04N, 74LS04",
+    "6301, 6803"
   })
   void whatCannotBeToldIsAsked(String marking, String oneOfThem) {
     assertThat(READER.read(marking))
@@ -249,6 +275,14 @@ class MarkingReaderTest {
       }
     }
     assertThat(wrong).isEmpty();
+  }
+
+  /** A print of the series is one also where the library has no such number. */
+  @Test
+  void aPrintOfTheSeriesIsToldFromAValue() {
+    assertThat(List.of("SN74499N", "74LS499", "DM74S999N 7812")).allMatch(READER::isOfTheSeries);
+    assertThat(List.of("7410", "470K", "74", "10n 63V", "LM741CN", "x".repeat(500)))
+        .noneMatch(READER::isOfTheSeries);
   }
 
   @Test

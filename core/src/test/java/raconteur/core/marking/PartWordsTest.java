@@ -59,6 +59,24 @@ class PartWordsTest {
   @CsvSource(
       quoteCharacter = '"',
       value = {
+        "paddle 1, paddle 1",
+        "crtc socket, crtc",
+        "H counter low, H counter low",
+        "\"monitor ROM (socket)\", monitor ROM",
+        "\"program, socketed\", program",
+        "20-way, \"\"",
+        "keyboard 2x10, keyboard",
+        "in a turned pin socket, \"\"",
+        "not socketed, \"\"",
+      })
+  void whatIsLeftIsWhatThePartIsFor(String words, String purpose) {
+    assertThat(PartWords.purpose(words)).isEqualTo(purpose);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      quoteCharacter = '"',
+      value = {
         "27128 EPROM socketed, single wipe",
         "Z80 CPU (socket), single wipe",
         "2764 in socket, single wipe",

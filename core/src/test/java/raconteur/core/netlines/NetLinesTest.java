@@ -51,6 +51,7 @@ class NetLinesTest {
                   part("J1", "connector-1"),
                   part("J2", "connector-4"),
                   part("J3", "edge-44"),
+                  part("J4", "edge-22"),
                   part("5C", "74LS00")));
 
   private static NetLines.Read read(String... lines) {
@@ -159,6 +160,64 @@ class NetLinesTest {
     assertThat(refused.problems()).hasSize(1);
     assertThat(refused.contents().parts()).isEqualTo(BOARD.parts());
     assertThat(read("D0: J1.201").problems()).hasSize(1);
+  }
+
+  /** "22-way" may be said of both sides together or of each. */
+  @Test
+  void anEdgeHasTheWaysItWasSaidToHaveOnEachSideWhereItsPinsSaySo() {
+    assertThat(edge("A: J4.11 J4.M")).isEqualTo("edge-22");
+    assertThat(edge("A: J4.20 U2.2")).isEqualTo("connector-22");
+    assertThat(edge("A: J4.A J4.20")).isEqualTo("edge-44");
+    assertThat(edge("A: J4.20 J4.A")).isEqualTo("edge-44");
+    assertThat(edge("A: J4.Z U2.2")).isEqualTo("edge-44");
+    assertThat(edge("A: J4.20 U2.2", "B: J4.F U2.3")).isEqualTo("edge-44");
+    assertThat(read("A: J3.99").problems())
+        .singleElement()
+        .asString()
+        .contains("J3 is an edge-44 and has no pin 99");
+  }
+
+  private static String edge(String... lines) {
+    NetLines.Read read = read(lines);
+    assertThat(read.problems()).isEmpty();
+    return read.contents().parts().stream()
+        .filter(p -> p.designator().equals("J4"))
+        .map(p -> p.device().name())
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "# raconteur-nets/1",
+        "+5V: all VCC, VR1.2",
+        "GND: all",
+        "C3-C40 from +5V to GND",
+        "A0-A7: U1.9-16 U7.8-1",
+        "D0..D7 through RN1: BD0..BD7",
+        "U7 as U8 but CE=U30.14",
+        "DIN: U4-U11.14 U3.2",
+        "X1: U1.1 U2.2\nU7 as U8"
+      })
+  void whatOnlyThisLanguageSaysIsKnownForIt(String text) {
+    assertThat(NetLines.isTyped(text)).isTrue();
+  }
+
+  /** What drawing programs write may look the same; it is read by what reads those. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "A0: U1.9 U2-8",
+        "N-00012: U1-3 U2-4",
+        "NET-12: U1.3 U2.4",
+        "Ref,Part\nC1 to C12,100n",
+        "C1-C12 100n",
+        "*SIGNAL* A0\nU1.9 U2.8",
+        ""
+      })
+  void otherListsAreNot(String text) {
+    assertThat(NetLines.isTyped(text)).isFalse();
   }
 
   @Test

@@ -19,34 +19,6 @@ class ArcadeBoardTest {
   private static final Board GANNET = ToldStories.board("gannet-1");
   private static final Bench BENCH = new Bench(GANNET);
 
-  @ParameterizedTest
-  @CsvSource(
-      delimiter = '|',
-      value = {
-        "screen blank; 5V 5.02; IC1.37 high; IC1.E low | X1",
-        "screen blank; IC26.4 toggling; IC18.14 low | IC18",
-        "screen blank; IC1.37 toggling; IC2 rom differs | IC2",
-        "screen garbage; IC11.4 low; IC11.2 toggling; IC11.3 toggling; IC11.1 toggling | IC11",
-        "screen garbage; IC12.7 high; IC12.5 toggling; IC12.6 toggling | IC12",
-        "screen wrong letters; IC14 rom differs | IC14",
-        "screen wrong letters; swap IC14 good same; IC9 piggyback changed | IC9",
-        "screen wrong colours; IC17.2 low; IC17.3 toggling; IC17.11 toggling | IC17",
-        "no red; J1.6 floating; IC17.2 toggling | R5",
-        "no sync; IC26.5 toggling; IC26.6 low | IC26",
-        "screen blank; IC5.4 toggling; IC5.6 toggling; IC5.7 high; IC5.9 high; IC5.15 high;"
-            + " IC5.14 high | IC5",
-        "screen blank; BA0 toggling at IC6; BA0 floating at IC2 IC3"
-            + " | BA0 between IC6.18 and IC2.10",
-        "5V gnd 8 ohm; C1 hot | C1",
-        "5V 4.2; IC23 hot | IC23",
-        "screen garbage; IC4 tester fail | IC4",
-        "screen garbage; freeze IC10 cured | IC10",
-        "5V 5.05 at J1; 5V 4.1 at IC1; 5V 4.1 at IC1 | contact of IC1.7",
-      })
-  void theCulpritLeads(String lines, String place) {
-    assertThat(BENCH.leaders(lines, 1)).containsExactly(place.strip());
-  }
-
   /** Half a minute at the odd reading comes before a look at every other suspect. */
   @ParameterizedTest
   @CsvSource(

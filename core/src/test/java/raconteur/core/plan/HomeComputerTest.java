@@ -20,26 +20,6 @@ class HomeComputerTest {
   private static final Board HERON = ToldStories.board("heron-1");
   private static final Bench BENCH = new Bench(HERON);
 
-  @ParameterizedTest
-  @CsvSource(
-      delimiter = '|',
-      value = {
-        "dead; 5V 5.02; 12V 12.1; -5V -0.2 | VR3",
-        "completely dead; U1.26 high; no clock; U33.13 no pulses; U33.2 toggling | U33",
-        "garbage on the screen; U18.39 toggling; U18.40 toggling; U21.4 stuck low; U21.2 toggling;"
-            + " U21.3 toggling | U21",
-        "no picture; no sync; U18.39 low; U18.21 toggling; U18.2 high | U18",
-        "black screen; U31.11 high; U18.39 toggling; U18.40 toggling | U31",
-        "dead; U14.15 high; U14.4 toggling; U14.1 toggling; U14.6 high | U14",
-        "dead; U12.4 low; U12.1 toggling; U12.2 toggling; U12.3 toggling | U12",
-        "dead; no 5V; VR1.IN 16.5 V | VR1",
-        "dead; U2 checksum wrong; U1.21 toggling | U2",
-        "random characters; freeze U20 cured | U20",
-      })
-  void theCulpritLeads(String lines, String place) {
-    assertThat(BENCH.leaders(lines, 1)).containsExactly(place.strip());
-  }
-
   /** From a held reset the way goes back to the resistor, the capacitor and the key. */
   @Test
   void aHeldResetIsFollowedBackToWhatMakesIt() {

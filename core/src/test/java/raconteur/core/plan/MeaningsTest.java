@@ -200,10 +200,30 @@ class MeaningsTest {
     Priors priors = Priors.shipped();
     double whole = priors.shares().get("ram");
     double most = priors.membersToLevel().get("ram");
-    assertThat(priors.share("ram", 1))
+    assertThat(priors.share("ram", Map.of("ram", 1)))
         .isCloseTo(whole * (1 - Math.exp(-1 / most)), org.assertj.core.data.Offset.offset(1e-12));
-    assertThat(priors.share("ram", 24)).isBetween(0.99 * whole, whole);
-    assertThat(priors.share("nothing of the kind", 3)).isZero();
+    assertThat(priors.share("ram", Map.of("ram", 24))).isBetween(0.99 * whole, whole);
+    assertThat(priors.share("nothing of the kind", Map.of("nothing of the kind", 3))).isZero();
+  }
+
+  /**
+   * Where there is no processor, memory or custom, their part of the faults is in the counters and
+   * gates that do their work, the more of these there are; where there are, in themselves.
+   */
+  @Test
+  void whatABoardHasNoPartsForBreaksInWhatStandsInForIt() {
+    Priors priors = Priors.shipped();
+    double own =
+        priors.share(
+            "small logic", Map.of("small logic", 30, "customs", 9, "ram", 24, "rom", 9, "cpu", 3));
+    double alone = priors.share("small logic", Map.of("small logic", 30));
+    double few = priors.share("small logic", Map.of("small logic", 2));
+    double missing =
+        priors.instead().orElseThrow().of().stream().mapToDouble(o -> priors.shares().get(o)).sum();
+    assertThat(own).isLessThan(0.09);
+    assertThat(alone - own).isBetween(0.6 * missing, missing);
+    assertThat(few).isLessThan(0.4 * alone);
+    assertThat(priors.share("ram", Map.of("small logic", 30))).isZero();
   }
 
   @Test

@@ -213,13 +213,7 @@ public final class BoardsPresenter {
         return new Found(
             Optional.of(part.designator()),
             Optional.empty(),
-            part.designator()
-                + ": "
-                + part.device().name()
-                + ", "
-                + part.device().title()
-                + ", "
-                + part.block());
+            part.designator() + ": " + part.inWords() + ", " + part.block());
       }
     }
     for (var part : board.parts()) {

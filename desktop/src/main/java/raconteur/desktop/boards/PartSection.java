@@ -31,9 +31,11 @@ final class PartSection {
             "x mm",
             "y mm",
             "Turned",
-            "Side"),
+            "Side",
+            "For"),
         "Socket: single wipe, dual wipe or turned pin, empty where soldered. Place: the middle of"
-            + " the part from the rear left corner.",
+            + " the part from the rear left corner."
+            + " For: what it is there for, such as left paddle, in your words.",
         0,
         1,
         c -> c.parts().stream().map(PartSection::row).toList(),
@@ -53,7 +55,8 @@ final class PartSection {
         known ? SectionEdit.plain(part.place().xMillimetres()) : "",
         known ? SectionEdit.plain(part.place().yMillimetres()) : "",
         known ? SectionEdit.plain(part.place().turnedDegrees()) : "",
-        part.place().underside() ? "underside" : "top");
+        part.place().underside() ? "underside" : "top",
+        part.purpose());
   }
 
   private static BoardContents part(SectionEdit edit) {
@@ -122,6 +125,7 @@ final class PartSection {
             edit.text(3),
             edit.yes(4, true),
             edit.text(5),
+            edit.text(10),
             moved ? Map.of() : before.get().pinsAt());
     return contents.withParts(edit.put(contents.parts(), part));
   }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -24,6 +25,8 @@ import raconteur.casebook.exchange.Imported;
 import raconteur.casebook.exchange.ImportedPart;
 import raconteur.casebook.files.FileKind;
 import raconteur.casebook.files.WholeFile;
+import raconteur.casebook.report.FreeRunReport;
+import raconteur.core.bench.freerun.FreeRun;
 import raconteur.core.board.Board;
 import raconteur.core.board.BoardCheck;
 import raconteur.core.board.BoardContents;
@@ -50,6 +53,7 @@ import raconteur.core.netlines.NetLines;
     subcommands = {
       BoardCommands.ImportFiles.class,
       BoardCommands.TypedNets.class,
+      BoardCommands.FreeRunning.class,
       BoardCommands.Check.class,
       BoardCommands.Show.class,
       BoardCommands.Diff.class,
@@ -180,7 +184,12 @@ final class BoardCommands extends Printing {
           case Loaded.Ok<Board>(Board board) -> contents = Optional.of(board.contents());
         }
       }
+      Map<Path, String> typed = new LinkedHashMap<>();
+      files.forEach(f -> BoardImport.typedNets(f).ifPresent(text -> typed.put(f, text)));
       for (Path file : files) {
+        if (typed.containsKey(file)) {
+          continue;
+        }
         switch (read(file, said)) {
           case Loaded.Refused<Imported> refused -> {
             return refuse(refused.summary());
@@ -189,7 +198,28 @@ final class BoardCommands extends Printing {
               contents = Optional.of(added(contents, file, imported));
         }
       }
-      return checked(named(contents.orElseThrow()));
+      if (contents.isEmpty()) {
+        return refuse(
+            "Typed nets are read onto a board that has its parts: name its parts list too, or the"
+                + " board with --onto.");
+      }
+      BoardContents board = contents.get();
+      for (Map.Entry<Path, String> nets : typed.entrySet()) {
+        board = withNets(board, nets.getKey(), nets.getValue());
+      }
+      return checked(named(board));
+    }
+
+    /**
+     * Nets as they are typed, read when all parts are there, in whatever order files were named.
+     */
+    private BoardContents withNets(BoardContents before, Path file, String text) {
+      NetLines.Read nets = NetLines.read(text, before);
+      String name = String.valueOf(file.getFileName());
+      understood.add(name + ": nets as they are typed");
+      understood.add("  " + nets.says().size() + " lines taken");
+      nets.problems().forEach(p -> problems.add(new Issue(name, p.line(), 0, "", p.says())));
+      return nets.contents();
     }
 
     private BoardContents added(Optional<BoardContents> before, Path file, Imported imported) {
@@ -387,6 +417,41 @@ final class BoardCommands extends Printing {
       }
       int written = write(out, BoardExport.Format.PACK.kind(), BoardWriter.write(read.contents()));
       return read.problems().isEmpty() ? written : REFUSED;
+    }
+  }
+
+  /** {@code raconteur board freerun BOARD}. */
+  @Command(
+      name = "freerun",
+      description = {
+        "What each line shows where the processor is given a code that does nothing, so that its"
+            + " addresses count: simulated from the nets and the parts' functions.",
+        "Example: raconteur board freerun lanternfish-l1"
+      },
+      mixinStandardHelpOptions = true)
+  static final class FreeRunning extends OfOneBoard {
+    @Option(
+        names = "--clock",
+        paramLabel = "MHZ",
+        description =
+            "The clock at the processor; what the board's own oscillator makes if not said.")
+    private @Nullable Double megahertz;
+
+    @Option(names = "--json", description = "Print JSON in place of text.")
+    private boolean json;
+
+    @Override
+    int call(Board board) {
+      if (megahertz != null && !(megahertz >= 0.01 && megahertz <= 100)) {
+        return refuse("--clock is in MHz, from 0.01 to 100.");
+      }
+      OptionalDouble hertz =
+          megahertz == null ? OptionalDouble.empty() : OptionalDouble.of(megahertz * 1e6);
+      return switch (FreeRun.of(board, hertz, _ -> {}, () -> false)) {
+        case FreeRun.Outcome.Refused(String why) -> refuse(why);
+        case FreeRun.Outcome.Ran ran ->
+            print(json ? FreeRunReport.json(ran) : FreeRunReport.text(ran));
+      };
     }
   }
 

@@ -523,13 +523,7 @@ public final class BoardMap extends Drawing {
                         () ->
                             boxAt(e)
                                 .flatMap(s.board()::part)
-                                .map(
-                                    p ->
-                                        p.designator()
-                                            + " "
-                                            + p.device().name()
-                                            + ", "
-                                            + p.device().title()))
+                                .map(p -> p.designator() + " " + p.inWords()))
                     .orElse("Click a pin to begin a reading, a part to see its reasons")));
   }
 

@@ -1,7 +1,6 @@
 package raconteur.desktop.trace;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
@@ -14,7 +13,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
-import raconteur.core.device.Device;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.plan.PlaceWords;
@@ -79,16 +77,8 @@ final class SuspectList extends ListView<Suspect> {
 
   static String title(Board board, Suspect suspect) {
     return suspect.place() instanceof Place.OfPart(String designator)
-        ? board.part(designator).map(p -> designator + " · " + named(p.device())).orElse(designator)
+        ? board.part(designator).map(p -> designator + " · " + p.inWords()).orElse(designator)
         : PlaceWords.shortly(suspect.place());
-  }
-
-  /** Name and title, but not one that says the other again: an electrolytic capacitor. */
-  static String named(Device device) {
-    String title = device.title();
-    return title.toLowerCase(Locale.ROOT).contains(device.name().toLowerCase(Locale.ROOT))
-        ? title
-        : device.name() + " " + title;
   }
 
   private final class Cell extends ListCell<Suspect> {

@@ -38,6 +38,8 @@ import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.StoryList;
 import raconteur.desktop.desk.StrikeDialog;
 import raconteur.desktop.desk.WhileShown;
+import raconteur.desktop.freerun.FreeRunDialog;
+import raconteur.desktop.freerun.FreeRunPresenter;
 import raconteur.desktop.keys.KeysDialog;
 import raconteur.desktop.keys.KeysPresenter;
 import raconteur.desktop.memory.MemoryDialog;
@@ -228,13 +230,15 @@ public final class TraceView extends StackPane {
     rom.setOnAction(e -> readRom());
     MenuItem memory = new MenuItem("explain a memory …");
     memory.setOnAction(e -> explainMemory());
+    MenuItem free = new MenuItem("free run: what each line shows …");
+    free.setOnAction(e -> runFree());
     MenuItem keys = new MenuItem("try the keys …");
     keys.setOnAction(e -> tryKeys());
     CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
     sounds.setSelected(desk.workshop().settings().sounds());
     sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
     MenuButton menu =
-        new MenuButton("bench", null, shop, swap, recording, rom, memory, keys, sounds);
+        new MenuButton("bench", null, shop, swap, recording, rom, memory, free, keys, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     Style.PLAIN_BUTTON.on(menu);
     return menu;
@@ -297,6 +301,12 @@ public final class TraceView extends StackPane {
     } else {
       MemoryDialog.show(memories, files, getScene().getWindow(), bench::enter);
     }
+  }
+
+  /** What each line shows where the processor counts through its addresses. */
+  public void runFree() {
+    FreeRunDialog.show(
+        new FreeRunPresenter(desk.workshop(), desk.state().board()), files, getScene().getWindow());
   }
 
   /** What the keys of the board's keyboard do, and what that comes to. */

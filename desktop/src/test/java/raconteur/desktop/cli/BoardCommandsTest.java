@@ -98,6 +98,23 @@ class BoardCommandsTest extends CommandTest {
     assertThat(out()).startsWith("# raconteur-nets/1").contains("D0-7: 5C.2-9");
   }
 
+  /** Typed nets need the parts: they are read last, in whatever order the files are named. */
+  @Test
+  void aPartsListAndTypedNetsBecomeABoardInEitherOrder() throws IOException {
+    String parts = file("p.csv", PARTS);
+    String typed = file("t.nets", "+5V: all VCC\nD0-D7: 5C.2-9\nQ: U99.1\n");
+    for (String[] files : new String[][] {{parts, typed}, {typed, parts}}) {
+      String pack = path("b.json");
+      assertThat(run("board", "import", files[0], files[1], "-o", pack)).isZero();
+      assertThat(out())
+          .contains("t.nets: nets as they are typed")
+          .contains("t.nets:3:0: U99 is not a part of this board.");
+      assertThat(kept(pack).net("D3").orElseThrow().path()).hasSize(1);
+    }
+    assertThat(run("board", "import", typed)).isEqualTo(Printing.REFUSED);
+    assertThat(err()).contains("read onto a board that has its parts");
+  }
+
   @ParameterizedTest
   @ValueSource(
       strings = {

@@ -1,0 +1,102 @@
+package raconteur.core.finding;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+
+/**
+ * Parts by what they are there for, in the words of whoever listed them: {@code left paddle} finds
+ * every part that is listed with both words. Cost: linear in the parts of the board.
+ */
+final class Purposes {
+  /** What a thing is called that a list may call by its name alone. */
+  private static final Set<String> ADDS_NOTHING =
+      Set.of(
+          "button",
+          "key",
+          "knob",
+          "control",
+          "pot",
+          "switch",
+          "port",
+          "socket",
+          "slot",
+          "jack",
+          "connector",
+          "plug",
+          "circuit",
+          "section",
+          "output",
+          "input",
+          "signal",
+          "lamp",
+          "light");
+
+  private static final Set<String> SAYS_NOTHING =
+      Set.of("the", "of", "on", "in", "at", "any", "is", "are", "all", "from", "to");
+
+  /** So many letters of a word are enough for it. */
+  private static final int ENOUGH_LETTERS = 4;
+
+  private Purposes() {}
+
+  /**
+   * The parts whose words hold every word said; none where nothing was said. Words such as button
+   * or jack need not stand there, but where they do those parts are meant.
+   */
+  static List<String> parts(Board board, String said) {
+    List<String> words = words(said);
+    List<Part> all = board.parts().stream().filter(part -> serves(part, words)).toList();
+    List<Part> exact = all.stream().filter(p -> words(p.called()).containsAll(words)).toList();
+    boolean general = words.stream().anyMatch(ADDS_NOTHING::contains);
+    return (general && !exact.isEmpty() ? exact : all).stream().map(Part::designator).toList();
+  }
+
+  /**
+   * A word of a line that parts are listed for, and those parts: a line nobody knows may be of it.
+   */
+  static Optional<Near> near(Board board, String line) {
+    return words(line).stream()
+        .filter(word -> word.length() >= ENOUGH_LETTERS && !ADDS_NOTHING.contains(word))
+        .map(word -> new Near(word, parts(board, word)))
+        .filter(near -> !near.parts().isEmpty())
+        .findFirst();
+  }
+
+  /** A word and the parts that are listed with it. */
+  record Near(String word, List<String> parts) {
+    Near {
+      parts = List.copyOf(parts);
+    }
+  }
+
+  /** Whether some part is there for a thing that begins with a word. */
+  static boolean begin(Board board, String word) {
+    return !parts(board, word).isEmpty();
+  }
+
+  private static boolean serves(Part part, List<String> said) {
+    List<String> own = words(part.called());
+    return said.stream().anyMatch(word -> isOneOf(word, own))
+        && said.stream().allMatch(word -> ADDS_NOTHING.contains(word) || isOneOf(word, own));
+  }
+
+  private static boolean isOneOf(String said, List<String> own) {
+    return own.stream().anyMatch(o -> isMeant(said, o));
+  }
+
+  private static boolean isMeant(String said, String own) {
+    return said.equals(own) || (said.length() >= ENOUGH_LETTERS && own.startsWith(said));
+  }
+
+  private static List<String> words(String text) {
+    return Arrays.stream(text.toLowerCase(Locale.ROOT).split("[^a-z0-9]+", -1))
+        .filter(w -> !w.isEmpty() && !SAYS_NOTHING.contains(w))
+        .map(w -> w.length() > 3 && w.endsWith("s") ? w.substring(0, w.length() - 1) : w)
+        .toList();
+  }
+}
