@@ -44,7 +44,6 @@ import raconteur.core.judge.Clocks;
 public final class FreeRun {
   private static final int MOST_ADDRESS_BITS = 16;
   private static final int FEWEST_ADDRESS_BITS = 4;
-  private static final long PICOS_PER_MICRO = 1_000_000;
   private static final long SETTLE_MICROS = 60;
   private static final int FEWEST_RISES = 8;
   private static final double USUAL_HERTZ = 1e6;
