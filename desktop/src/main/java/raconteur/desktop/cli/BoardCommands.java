@@ -64,7 +64,7 @@ final class BoardCommands extends Printing {
   @Override
   public Integer call() {
     return refuse(
-        "Say what to do with a board: import, check, show, diff or export;"
+        "Say what to do with a board: import, nets, check, freerun, show, diff or export;"
             + " './raconteur board --help' tells more.");
   }
 

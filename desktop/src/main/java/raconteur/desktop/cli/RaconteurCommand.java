@@ -47,6 +47,7 @@ import raconteur.desktop.workshop.Settings;
       RomCommands.class,
       KeysCommand.class,
       MemoryCommands.class,
+      ScreenCommands.class,
       KeepingCommands.ArchiveCommand.class,
       KeepingCommands.UnarchiveCommand.class,
       KeepingCommands.RestoreCommand.class

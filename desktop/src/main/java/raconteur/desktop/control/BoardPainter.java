@@ -23,7 +23,6 @@ import raconteur.desktop.theme.Theme;
 
 /** Paints one picture of a board; made for one picture, then thrown away. */
 final class BoardPainter {
-  private static final double SUSPICION_SHOWN = 0.02;
   private static final double PERCENT_SHOWN = 0.05;
   private static final double LABEL_PIXELS = 11;
   private static final double SMALLEST_LABEL_PIXELS = 7.5;
@@ -247,7 +246,7 @@ final class BoardPainter {
     g.setLineDashes(here ? new double[0] : new double[] {3, 3});
     Color body = here && !behind ? inks.part() : inks.board();
     g.setFill(here ? body.interpolate(inks.suspect(), 0.75 * Math.sqrt(suspicion)) : body);
-    g.setGlobalAlpha(suspicion > SUSPICION_SHOWN ? Math.max(0.55, over()) : over());
+    g.setGlobalAlpha(suspicion > MapMarks.SHOWN ? Math.max(0.55, over()) : over());
     g.fillRect(left, top, w, h);
     g.setGlobalAlpha(1);
     if (ground.isPresent()) {
@@ -256,7 +255,7 @@ final class BoardPainter {
       g.setLineWidth(3);
       g.strokeRect(left, top, w, h);
     }
-    g.setStroke(suspicion > SUSPICION_SHOWN ? inks.suspect() : behind ? inks.faint() : inks.ink());
+    g.setStroke(suspicion > MapMarks.SHOWN ? inks.suspect() : behind ? inks.faint() : inks.ink());
     g.setLineWidth(suspicion > PERCENT_SHOWN ? 2.5 : behind ? 0.5 : 0.8);
     g.strokeRect(left, top, w, h);
     g.setLineDashes();
@@ -409,7 +408,8 @@ final class BoardPainter {
   }
 
   private Color labelInk(Part part, double suspicion) {
-    if (suspicion > 0.5) {
+    boolean filled = part.fitted() && !marks.out().contains(part.designator());
+    if (suspicion > 0.5 && filled) {
       return inks.paper();
     }
     if (suspicion >= PERCENT_SHOWN) {

@@ -1,5 +1,6 @@
 package raconteur.desktop.control;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -38,6 +39,9 @@ public record MapMarks(
     Set<String> differing,
     List<Note> notes,
     Optional<WalkedLine> walked) {
+  /** From so much on a part's frame is red. */
+  static final double SHOWN = 0.02;
+
   /** A bare board. */
   public static final MapMarks NONE =
       new MapMarks(
@@ -71,6 +75,33 @@ public record MapMarks(
 
   /** A word at a place of the board. */
   public record Note(Outline.Point at, String word) {}
+
+  /** What the marks that are there mean, in a line; empty on a bare board. */
+  public String legend() {
+    List<String> means = new ArrayList<>();
+    if (suspicion.values().stream().anyMatch(s -> s >= SHOWN)) {
+      means.add("red: suspected");
+    }
+    if (!tracks.isEmpty()) {
+      means.add("red line: a track that may be open");
+    }
+    if (!cleared.isEmpty()) {
+      means.add("✓ cleared");
+    }
+    if (!out.isEmpty()) {
+      means.add("dashed: out");
+    }
+    if (!stepPart.isEmpty() || !stepPins.isEmpty()) {
+      means.add("green: next step");
+    }
+    if (!chosen.isEmpty()) {
+      means.add("outer frame: chosen");
+    }
+    if (!damage.isEmpty()) {
+      means.add("hatched: damage");
+    }
+    return String.join(" · ", means);
+  }
 
   /** The same with another part looked at. */
   public MapMarks choosing(String part) {

@@ -41,9 +41,10 @@ public final class FreeRunDialog extends VBox {
     table.column("Line", 110, FreeRunPresenter.Row::net);
     table.column("Read at", 90, FreeRunPresenter.Row::at);
     table.column("On a good board", 200, FreeRunPresenter.Row::shows);
-    table.column("Selected", 360, FreeRunPresenter.Row::where);
+    table.column("Chosen at", 360, FreeRunPresenter.Row::where);
     wanted.setId("freerun-find");
     wanted.setPromptText("Find: a line, a part, a pin");
+    wanted.setPrefColumnCount(18);
     wanted.setAccessibleText("Find a line, a part or a pin");
     wanted.textProperty().addListener((o, before, now) -> fill());
     read.setId("freerun-read");

@@ -42,6 +42,7 @@ import raconteur.desktop.freerun.FreeRunDialog;
 import raconteur.desktop.freerun.FreeRunPresenter;
 import raconteur.desktop.keys.KeysDialog;
 import raconteur.desktop.keys.KeysPresenter;
+import raconteur.desktop.letters.LettersDialog;
 import raconteur.desktop.memory.MemoryDialog;
 import raconteur.desktop.memory.MemoryPresenter;
 import raconteur.desktop.rom.RomDialog;
@@ -152,6 +153,10 @@ public final class TraceView extends StackPane {
     story.setPrefHeight(178);
     story.setMinHeight(90);
     news.setMinHeight(20);
+    // A long sentence is cut; it takes nothing from what stands beside it.
+    news.setMinWidth(0);
+    news.setPrefWidth(0);
+    news.setMaxWidth(Double.MAX_VALUE);
     VBox left = new VBox(6, mapBar());
     simulation.ifPresent(
         s -> {
@@ -232,13 +237,16 @@ public final class TraceView extends StackPane {
     memory.setOnAction(e -> explainMemory());
     MenuItem free = new MenuItem("free run: what each line shows …");
     free.setOnAction(e -> runFree());
+    MenuItem letters = new MenuItem("what letters on the screen say …");
+    letters.setOnAction(e -> explainLetters());
     MenuItem keys = new MenuItem("try the keys …");
     keys.setOnAction(e -> tryKeys());
     CheckMenuItem sounds = new CheckMenuItem("sound for kept and refused lines");
     sounds.setSelected(desk.workshop().settings().sounds());
     sounds.setOnAction(e -> sounds.setSelected(soundsNow(sounds.isSelected())));
     MenuButton menu =
-        new MenuButton("bench", null, shop, swap, recording, rom, memory, free, keys, sounds);
+        new MenuButton(
+            "bench", null, shop, swap, recording, rom, memory, free, letters, keys, sounds);
     menu.setMinWidth(Region.USE_PREF_SIZE);
     Style.PLAIN_BUTTON.on(menu);
     return menu;
@@ -301,6 +309,11 @@ public final class TraceView extends StackPane {
     } else {
       MemoryDialog.show(memories, files, getScene().getWindow(), bench::enter);
     }
+  }
+
+  /** What wrong letters on the screen come to. */
+  public void explainLetters() {
+    LettersDialog.show(desk.state().board(), getScene().getWindow(), bench::enter);
   }
 
   /** What each line shows where the processor counts through its addresses. */
@@ -366,7 +379,6 @@ public final class TraceView extends StackPane {
 
   private void show(DeskState state) {
     stepCard.show(state);
-    news.setText(state.news());
     suspects.say(
         state.thinking()
             ? "They come when the story is weighed."
@@ -395,6 +407,15 @@ public final class TraceView extends StackPane {
   private void paint() {
     MapMarks marks = TraceMarks.of(desk.state(), chosen);
     map.setMarks(marks);
+    say(desk.state().news(), marks);
+  }
+
+  /** What the last line moved; while it moved nothing, what the marks on the board mean. */
+  private void say(String moved, MapMarks marks) {
+    boolean quiet = moved.isBlank();
+    (quiet ? Style.HEADING : Style.FAINT).off(news);
+    (quiet ? Style.FAINT : Style.HEADING).on(news);
+    news.setText(quiet ? marks.legend() : moved);
   }
 
   private void choose(Suspect suspect) {

@@ -48,6 +48,22 @@ class TraceWordsTest {
         List.of());
   }
 
+  /** The legend names the marks that are there and no others. */
+  @Test
+  void theLegendSaysWhatTheMarksMean() {
+    assertThat(MapMarks.NONE.legend()).isEmpty();
+    assertThat(MapMarks.coloured(java.util.Map.of("U1", 0.3)).legend()).isEqualTo("red: suspected");
+    assertThat(MapMarks.coloured(java.util.Map.of("U1", 0.001)).legend()).isEmpty();
+    var advice = advise("pull U13", "U20.5 toggling", "U17.5 floating", "cont U20.5 U17.5 open");
+    CaseHeader header =
+        new CaseHeader(1, board.identity().id(), "", "", Instant.EPOCH, CaseState.ON_BENCH);
+    String legend =
+        TraceMarks.of(state(header, advice, advisor.nextSteps(advice), 0), "U8").legend();
+    assertThat(legend)
+        .contains("red: suspected", "dashed: out", "green: next step", "outer frame: chosen")
+        .doesNotContain("hatched");
+  }
+
   @Test
   void theMapShowsSuspicionMendsPullsTracksAndTheStepsPlace() {
     var advice =
