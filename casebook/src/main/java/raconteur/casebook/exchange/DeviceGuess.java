@@ -50,6 +50,9 @@ final class DeviceGuess {
   private static final Pattern NO_VALUE =
       Pattern.compile("(?i)[A-Z]{1,5}[0-9]{3,}.*|(54|74)[A-Z]{1,4}[0-9]{2,}.*");
 
+  private static final Pattern BESIDE_ANOTHER =
+      Pattern.compile("(?i)\\b(for|at|of|near|by|to|bypass|decoupl\\w*|pull\\w*|filter|across)\\b");
+
   private static final Map<String, String> BLOCK_BY_CLASS =
       Map.ofEntries(
           Map.entry("regulator", "power"),
@@ -160,10 +163,10 @@ final class DeviceGuess {
       }
     }
     Optional<Told> marked =
-        BY_LETTER_ALONE.contains(letters) && texts.stream().noneMatch(t -> isChip(part, t))
+        BY_LETTER_ALONE.contains(letters) && !isChip(part, first)
             ? Optional.empty()
             : byMarking(part, texts);
-    if (marked.isEmpty() && texts.stream().anyMatch(reader::isOfTheSeries)) {
+    if (marked.isEmpty() && isPrint(first) && reader.isOfTheSeries(first)) {
       return new Told(Optional.empty(), first, "");
     }
     return marked
@@ -186,7 +189,12 @@ final class DeviceGuess {
    */
   private boolean isChip(DraftBoard.DraftPart part, String text) {
     boolean grid = gridded && MAY_BE_GRID.matcher(part.designator).matches();
-    return (grid || NO_VALUE.matcher(text).matches()) && isChip(text);
+    return (grid || NO_VALUE.matcher(text).matches()) && isPrint(text) && isChip(text);
+  }
+
+  /** Whether a text is what is printed on a part, and not what the part does for another. */
+  private static boolean isPrint(String text) {
+    return !BESIDE_ANOTHER.matcher(text).find();
   }
 
   private boolean isChip(String text) {

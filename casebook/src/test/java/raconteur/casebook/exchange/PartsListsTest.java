@@ -68,6 +68,10 @@ class PartsListsTest {
     assertThat(device(plain, "C2")).isEqualTo("7402");
     assertThat(device(plain, "C3")).isEqualTo("74LS499");
     assertThat(device(plain, "R3")).isEqualTo("resistor");
+    Imported beside = read("C1,74LS04 bypass\nC2,for 74LS245\nR1,pull-up of 74LS138\nC3,100n\n");
+    assertThat(device(beside, "C1")).isEqualTo("capacitor");
+    assertThat(device(beside, "C2")).isEqualTo("capacitor");
+    assertThat(device(beside, "R1")).isEqualTo("resistor");
     Imported grid = read("A1,7400\nA2,7404\nB1,7408\nE5,7432\nC1,7402\nR2,324\nC9,100n\n");
     assertThat(device(grid, "C1")).isEqualTo("7402");
     assertThat(device(grid, "C9")).isEqualTo("capacitor");

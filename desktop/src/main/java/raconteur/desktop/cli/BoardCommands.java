@@ -434,7 +434,7 @@ final class BoardCommands extends Printing {
         names = "--clock",
         paramLabel = "MHZ",
         description =
-            "The clock at the processor; what the board's own oscillator makes if not said.")
+            "The clock at the processor, where the board's own oscillator cannot be reckoned.")
     private @Nullable Double megahertz;
 
     @Option(names = "--json", description = "Print JSON in place of text.")

@@ -9,7 +9,6 @@ import javafx.scene.control.ButtonType;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Dialog;
 import javafx.scene.control.Label;
-import javafx.scene.control.Spinner;
 import javafx.scene.control.TextArea;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -38,7 +37,7 @@ public final class LettersDialog extends VBox {
   private final TextArea should = area("letters-should", "What should stand there");
   private final TextArea stands = area("letters-stands", "What stands there");
   private final ChoiceBox<String> codes = new ChoiceBox<>();
-  private final Spinner<Integer> columns = new Spinner<>(1, Letters.MOST_COLUMNS, FORTY);
+  private final ChoiceBox<Integer> columns = new ChoiceBox<>();
   private final VBox sentences = new VBox(6);
   private final Button told = Texts.button("Into the story", this::tell, Style.MAIN_BUTTON);
   private Optional<String> line = Optional.empty();
@@ -51,8 +50,8 @@ public final class LettersDialog extends VBox {
     codes.getSelectionModel().selectFirst();
     codes.setAccessibleText("How letters are numbered");
     codes.getSelectionModel().selectedIndexProperty().addListener((o, before, now) -> work());
-    columns.setEditable(true);
-    columns.setPrefWidth(90);
+    columns.getItems().setAll(20, 22, 32, FORTY, 64, 80, 132);
+    columns.setValue(FORTY);
     columns.setAccessibleText("Columns of the screen");
     columns.valueProperty().addListener((o, before, now) -> work());
     told.setId("letters-tell");

@@ -48,7 +48,7 @@ class ScreenCommandsTest extends CommandTest {
         .containsPattern("/Y5 +U4.10 +125 kHz, high 95 % +low at 0280–02FF");
     assertThat(run("board", "freerun", board, "--clock", "2", "--json")).isZero();
     follows("freerun-lines.schema.json", out());
-    assertThat(out()).contains("\"clock hertz\" : 2000000.0");
+    assertThat(out()).contains("\"clock hertz\" : 4000000.0");
   }
 
   @ParameterizedTest

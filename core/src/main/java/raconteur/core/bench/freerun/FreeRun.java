@@ -101,7 +101,8 @@ public final class FreeRun {
   /**
    * Lets a board run free.
    *
-   * @param hertz the clock at the processor's pin; empty for what the board's own oscillator makes
+   * @param hertz the clock at the processor's pin, where the board's own oscillator cannot be
+   *     reckoned; empty for what is printed on the crystal there
    * @param progress told from 0 to 1
    * @param stop asked now and then; ends it with a {@link CancellationException}
    */
@@ -147,7 +148,7 @@ public final class FreeRun {
     Oscillators oscillators = new Oscillators(clockPin);
     OptionalDouble own = oscillators.atProcessor;
     OptionalDouble printed = clockPin.map(this::printed).orElse(OptionalDouble.empty());
-    double hertz = asked.orElse(own.orElse(printed.orElse(USUAL_HERTZ)));
+    double hertz = own.orElse(asked.orElse(printed.orElse(USUAL_HERTZ)));
     boolean driven = own.isEmpty() && clockPin.isPresent();
     if (asked.isEmpty() && own.isEmpty() && printed.isEmpty()) {
       notes.add(
