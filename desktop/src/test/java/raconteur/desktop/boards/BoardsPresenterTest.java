@@ -85,8 +85,10 @@ class BoardsPresenterTest {
   @Test
   void anEditedShippedBoardIsTheUsersOwnAndGivingItUpBringsTheShippedOneBack() {
     assertThat(presenter.origin(board())).isEqualTo("shipped");
-    assertThat(add("Parts", "U40", "74HC00", "io", "", "", "", "", "", "", "")).isEmpty();
+    assertThat(add("Parts", "U40", "74HC00", "io", "", "", "", "", "", "", "", "left paddle"))
+        .isEmpty();
     assertThat(board().part("U40").orElseThrow().device().name()).isEqualTo("74HC00");
+    assertThat(board().part("U40").orElseThrow().purpose()).isEqualTo("left paddle");
     assertThat(presenter.origin(board())).isEqualTo("shipped, with your changes");
     assertThat(BoardShelf.of(folder.resolve("boards")).find("marram-310").orElseThrow().part("U40"))
         .isPresent();
@@ -98,7 +100,7 @@ class BoardsPresenterTest {
   @Test
   void everyChangeCanBeTakenBack() {
     int before = board().parts().size();
-    add("Parts", "U40", "74LS00", "io", "", "", "", "", "", "", "");
+    add("Parts", "U40", "74LS00", "io", "", "", "", "", "", "", "", "");
     presenter.remove(section("Parts"), 0);
     assertThat(board().part("J1")).isEmpty();
     presenter.undo();
@@ -179,7 +181,7 @@ class BoardsPresenterTest {
     String file = Files.readString(folder.resolve("boards").resolve("lanternfish-l3.json"));
     assertThat(file).contains("\"derived from\": \"lanternfish-l1\"").doesNotContain("\"U19\"");
     choose("lanternfish-l1");
-    add("Parts", "U90", "74LS00", "io", "", "", "", "10", "10", "", "");
+    add("Parts", "U90", "74LS00", "io", "", "", "", "10", "10", "", "", "");
     assertThat(workshop.boards().find("lanternfish-l3").orElseThrow().part("U90")).isPresent();
     assertThat(workshop.boards().find("lanternfish-l2").orElseThrow().part("U90")).isPresent();
     assertThat(presenter.difference(workshop.boards().find("lanternfish-l3").orElseThrow()).lines())

@@ -69,7 +69,7 @@ class BoardsWindowTest extends InWindow {
     assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEqualTo("turned pin");
     type(robot, "#find", "U1");
     key(KeyCode.ENTER);
-    assertThat(robot.lookup("U1: 74LS04, hex inverter, clock").tryQuery()).isPresent();
+    assertThat(robot.lookup("U1: 74LS04 hex inverter, clock").tryQuery()).isPresent();
     robot.clickOn(Keys.UNDO.on("take back"));
     assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEmpty();
   }
