@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -31,8 +33,15 @@ class MergedImportsTest {
   private static final DeviceLibrary LIBRARY = DeviceLibrary.shipped();
   private static final BoardShelf SHELF = BoardShelf.of(Path.of("no such folder"));
 
-  /** What each kind of file says of one board, and a list that contradicts it. */
+  /** What each kind of file says, read once. */
+  private static final Map<String, BoardContents> SAID = new ConcurrentHashMap<>();
+
   private static BoardContents said(String kind) {
+    return SAID.computeIfAbsent(kind, MergedImportsTest::read);
+  }
+
+  /** What each kind of file says of one board, and a list that contradicts it. */
+  private static BoardContents read(String kind) {
     Board board = SHELF.load("lanternfish-l1").shipped();
     return switch (kind) {
       case "nothing but two parts" -> imported("Ref,Type\nU1,HOUSE-1\nU900,74LS00\n");

@@ -37,6 +37,11 @@ final class PlainPrint {
   private static final Pattern EASTERN =
       Pattern.compile("(?:E?K[A-Z]?|[A-Z])?([0-9]{3,4})([A-Z]{2})([0-9]{1,2})([A-Z]?)");
 
+  private static final Pattern BEFORE_NUMBER =
+      Pattern.compile("^([A-Z]{1,4})-(?:([0-9])-)?(?=[0-9])");
+  private static final Pattern BEFORE_FOUR = Pattern.compile("^([A-Z]{2}[0-9])-(?=[0-9]{4})");
+  private static final Pattern BEFORE_ROLE = Pattern.compile("-(?=(CPU|PIO|CTC|SIO|DMA|DART)\\b)");
+
   private PlainPrint() {}
 
   /** The words of a text: capital letters, digits, dash, stroke, point. */
@@ -59,10 +64,13 @@ final class PlainPrint {
    * number stay, they lead the speed.
    */
   static String squeezed(String word) {
-    return word.replaceFirst("^([A-Z]{1,4})-(?:([0-9])-)?(?=[0-9])", "$1$2")
-        .replaceFirst("^([A-Z]{2}[0-9])-(?=[0-9]{4})", "$1")
-        .replaceFirst("-(?=(CPU|PIO|CTC|SIO|DMA|DART)\\b)", "")
-        .replace(".", "");
+    String plain = word;
+    if (word.indexOf('-') >= 0) {
+      plain = BEFORE_NUMBER.matcher(plain).replaceFirst("$1$2");
+      plain = BEFORE_FOUR.matcher(plain).replaceFirst("$1");
+      plain = BEFORE_ROLE.matcher(plain).replaceFirst("");
+    }
+    return plain.replace(".", "");
   }
 
   /** An eastern designation's parts: series, function letters with number. */

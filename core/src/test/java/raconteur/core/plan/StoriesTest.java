@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 import raconteur.core.ToldStories;
@@ -97,6 +98,7 @@ class StoriesTest {
   }
 
   /** The number docs/stories.md gives for boards that somebody typed in. */
+  @Tag("long")
   @Test
   void theSameIsToldOfBoardsThatSayNothingButTheirPartsAndNets() throws IOException {
     Matcher written =

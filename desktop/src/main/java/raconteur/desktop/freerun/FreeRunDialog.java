@@ -48,7 +48,7 @@ public final class FreeRunDialog extends VBox {
     wanted.setAccessibleText("Find a line, a part or a pin");
     wanted.textProperty().addListener((o, before, now) -> fill());
     read.setId("freerun-read");
-    read.setPromptText("Read there: U14.15 125 kHz, or U14.15 high, then Enter");
+    read.setPromptText("Read there: U14.15 125 kHz, or U14.15 high");
     read.setAccessibleText("A reading taken in the free run");
     read.setOnAction(e -> judge());
     HBox.setHgrow(read, Priority.ALWAYS);
