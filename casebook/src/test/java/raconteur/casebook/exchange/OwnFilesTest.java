@@ -96,9 +96,9 @@ class OwnFilesTest {
     assertThat(devices(board.contents().parts()))
         .isEqualTo(devices(ToldStories.board("plover-1").contents().parts()))
         .containsEntry("U2", "6264")
-        .containsEntry("P1", "connector-32");
+        .containsEntry("P1", "connector-40");
     assertThat(board.part("SW2").orElseThrow().called()).contains("A button");
-    assertThat(board.part("U2").orElseThrow().called()).doesNotContain("LH5264");
+    assertThat(board.part("U2").orElseThrow().called()).doesNotContain("HM6264");
   }
 
   /** Every line of nets is taken, and they come to the pins the board of the stories has. */

@@ -212,7 +212,7 @@ public final class FaultCatalogue {
     }
 
     private Priors.ClassPrior classOf(Part part) {
-      return priors.classOf(LikelyClass.of(part));
+      return priors.classOf(LikelyClass.of(priors, part));
     }
 
     private void part(Part part, double expectedByClass) {

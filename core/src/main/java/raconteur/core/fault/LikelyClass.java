@@ -1,10 +1,8 @@
 package raconteur.core.fault;
 
-import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import raconteur.core.board.Part;
 
 /**
@@ -30,36 +28,23 @@ final class LikelyClass {
   private static final Map<String, String> BY_BLOCK =
       Map.of("rom", "mask rom", "ram", "dram", "video", "custom video", "cpu", "cpu");
 
-  /** What a list calls a chip that nobody has described, the first that fits. */
-  private static final Map<Pattern, String> BY_WORDS = new LinkedHashMap<>();
-
-  static {
-    say("custom|asic|ula|gate array", "custom io");
-    say("cpu|mcu|processor|microcontroller", "cpu");
-    say("eprom|rom|prom|firmware", "mask rom");
-    say("s?ram|dram|memory", "sram other");
-    say("amp|amplifier|regulator|dc ?dc|converter|op ?amp|comparator|reset|driver", "analogue");
-    say("transformer|filter|ferrite|bead|coil", "resistor");
-  }
-
   private LikelyClass() {}
 
-  private static void say(String words, String deviceClass) {
-    BY_WORDS.put(Pattern.compile(".*\\b(?:" + words + ")\\b.*"), deviceClass);
-  }
-
-  private static Optional<String> byWords(Part part) {
+  /** The class a list's own words say, the first of the table that fits. */
+  private static Optional<String> byWords(Priors priors, Part part) {
     String words =
-        (part.device().name() + " " + part.device().title() + " " + part.called())
-            .toLowerCase(Locale.ROOT)
-            .replaceAll("[^a-z0-9]+", " ");
-    return BY_WORDS.entrySet().stream()
-        .filter(entry -> entry.getKey().matcher(words).matches())
-        .map(Map.Entry::getValue)
+        " "
+            + (part.device().name() + " " + part.device().title() + " " + part.called())
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", " ")
+            + " ";
+    return priors.called().stream()
+        .filter(c -> c.words().stream().anyMatch(w -> words.contains(" " + w + " ")))
+        .map(Priors.Called::deviceClass)
         .findFirst();
   }
 
-  static String of(Part part) {
+  static String of(Priors priors, Part part) {
     if (part.device().isTrimmer()) {
       return WEARS;
     }
@@ -71,7 +56,7 @@ final class LikelyClass {
     if (SMALL_BY_LETTER.containsKey(letter)) {
       return SMALL_BY_LETTER.get(letter);
     }
-    Optional<String> told = byWords(part);
+    Optional<String> told = byWords(priors, part);
     if (told.isPresent()) {
       return told.get();
     }

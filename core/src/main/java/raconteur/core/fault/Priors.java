@@ -21,6 +21,7 @@ import raconteur.core.data.Loaded;
  * @param membersToLevel share name to the number of members that most of the share takes; a board
  *     with fewer has fewer faults of the kind, not the same on fewer parts
  * @param instead the share that takes over what a board has no parts for, where there is one
+ * @param called what lists call chips nobody described, and the class that has, in order
  * @param modes names of splits of a part's faults; {@code usual} is always there
  * @param copper the split of the joints' share
  * @param historyBoards how many counted boards weigh as much as the table
@@ -33,6 +34,7 @@ public record Priors(
     Map<String, Double> shares,
     Map<String, Double> membersToLevel,
     Optional<Instead> instead,
+    List<Called> called,
     Map<String, Modes> modes,
     Copper copper,
     MendRates mends,
@@ -45,6 +47,7 @@ public record Priors(
     classes = Map.copyOf(classes);
     shares = Map.copyOf(shares);
     membersToLevel = Map.copyOf(membersToLevel);
+    called = List.copyOf(called);
     modes = Map.copyOf(modes);
   }
 
@@ -61,6 +64,13 @@ public record Priors(
   public record Instead(String share, List<String> of, double membersToLevel) {
     public Instead {
       of = List.copyOf(of);
+    }
+  }
+
+  /** Chips that a list calls by one of these words have the rate of this class. */
+  public record Called(List<String> words, String deviceClass) {
+    public Called {
+      words = List.copyOf(words);
     }
   }
 
@@ -181,6 +191,7 @@ public record Priors(
             "shares",
             "members to level",
             "instead",
+            "called",
             "classes",
             "modes",
             "copper",
@@ -216,6 +227,17 @@ public record Priors(
           row.get("class").text(),
           new ClassPrior(share.text(), row.get("weight").between(0, 1000), split(row, modes)));
     }
+    List<Called> called = new ArrayList<>();
+    for (Datum row : root.itemsOrNone("called")) {
+      row.onlyKnows(Set.of("words", "class"));
+      Datum deviceClass = row.get("class");
+      if (!classes.containsKey(deviceClass.text())) {
+        throw deviceClass.wrong("\"" + deviceClass.text() + "\" is not one of the classes");
+      }
+      called.add(
+          new Called(
+              row.get("words").items().stream().map(Datum::text).toList(), deviceClass.text()));
+    }
     Datum copper = root.get("copper");
     Datum mends = root.get("mends");
     try {
@@ -226,6 +248,7 @@ public record Priors(
           shares,
           members,
           instead,
+          called,
           modes,
           new Copper(
               share(copper, "opens"),

@@ -92,6 +92,20 @@ class FaultCatalogueTest {
                 assertThat(refused.summary()).contains("\"gearboxes\" is not one of the shares"));
   }
 
+  @Test
+  void aClassThatListsMayCallIsOneOfTheTable() {
+    String text =
+        raconteur.core.data.DataFile.shippedText(Priors.class, "/raconteur/core/data/priors.json");
+    assertThat(
+            Priors.read(
+                "priors.json",
+                text.replace("\"class\": \"custom io\"}", "\"class\": \"gearbox\"}")))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused ->
+                assertThat(refused.summary()).contains("\"gearbox\" is not one of the classes"));
+  }
+
   /** Common practice, no source: opens and shorts ten times, parts three times in a damage area. */
   @Test
   void whatLiesInADamageAreaIsSuspectedMore() {

@@ -16,6 +16,8 @@ import raconteur.core.device.DeviceWords;
 import raconteur.core.device.PinKind;
 
 class LikelyClassTest {
+  private static final Priors PRIORS = Priors.shipped();
+
   private static Part unknown(String designator, int pins, String block) {
     List<DevicePin> numbered = new ArrayList<>();
     for (int i = 1; i <= pins; i++) {
@@ -39,14 +41,14 @@ class LikelyClassTest {
   })
   void aPartNobodyNamedHasTheRateOfItsPackageAndPlace(
       String designator, int pins, String block, String deviceClass) {
-    assertThat(LikelyClass.of(unknown(designator, pins, block))).isEqualTo(deviceClass);
+    assertThat(LikelyClass.of(PRIORS, unknown(designator, pins, block))).isEqualTo(deviceClass);
   }
 
   /** A list's own words say more of a chip nobody described than its pins do. */
   @ParameterizedTest
   @CsvSource({
     "PL-01 custom, custom io",
-    "IR3R40 amplifier, analogue",
+    "HA-7 amplifier, analogue",
     "XK-2 reset chip, analogue",
     "HN-9 work ram, sram other",
     "house cpu, cpu",
@@ -55,19 +57,19 @@ class LikelyClassTest {
   })
   void whatAListCallsAChipTellsItsClass(String called, String deviceClass) {
     Device device = Device.ofPins(called, "", "unknown", "DIP0", List.of());
-    assertThat(LikelyClass.of(Part.of("U1", device, "unsorted"))).isEqualTo(deviceClass);
+    assertThat(LikelyClass.of(PRIORS, Part.of("U1", device, "unsorted"))).isEqualTo(deviceClass);
   }
 
   @Test
   void whatIsTurnedByHandWearsLikeAContact() {
     Device pot = DeviceLibrary.shipped().find("trimmer").orElseThrow();
-    assertThat(LikelyClass.of(Part.of("VR1", pot, "io"))).isEqualTo("connector");
+    assertThat(LikelyClass.of(PRIORS, Part.of("VR1", pot, "io"))).isEqualTo("connector");
   }
 
   @Test
   void aNamedPartHasItsOwn() {
     Device device = DeviceLibrary.shipped().find("4164").orElseThrow();
-    assertThat(LikelyClass.of(Part.of("U1", device, "ram"))).isEqualTo("dram");
+    assertThat(LikelyClass.of(PRIORS, Part.of("U1", device, "ram"))).isEqualTo("dram");
   }
 
   @Test
