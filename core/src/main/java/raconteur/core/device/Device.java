@@ -28,6 +28,7 @@ public record Device(
     List<Gate> gates,
     Behaviour behaviour,
     DeviceFacts facts) {
+  private static final Pattern NUMBERED = Pattern.compile("(connector|edge)-[0-9]+");
   private static final Pattern ADDRESS = Pattern.compile("A[0-9]{1,2}");
 
   public Device {
@@ -93,11 +94,15 @@ public record Device(
     return name.equals("trimmer");
   }
 
-  /** Name and title, but not one that says the other again: an electrolytic capacitor. */
+  /** Name and title, but not one that says the other again: an electrolytic capacitor, a plug. */
   public String inWords() {
-    return title.toLowerCase(Locale.ROOT).contains(name.toLowerCase(Locale.ROOT))
-        ? title
-        : title.isBlank() ? name : name + " " + title;
+    if (title.isBlank()) {
+      return name;
+    }
+    boolean saysAll =
+        NUMBERED.matcher(name).matches()
+            || title.toLowerCase(Locale.ROOT).contains(name.toLowerCase(Locale.ROOT));
+    return saysAll ? title : name + " " + title;
   }
 
   public boolean isTransistor() {

@@ -157,6 +157,18 @@ class DeviceLibraryTest {
     }
   }
 
+  /** A list of suspects says each thing once. */
+  @ParameterizedTest
+  @CsvSource({
+    "74LS00, 74LS00 quad 2-input NAND",
+    "electrolytic, electrolytic capacitor",
+    "connector-8, 8-way connector",
+    "edge-44, 44-way edge connector"
+  })
+  void aDeviceIsNamedOnce(String name, String words) {
+    assertThat(DeviceLibrary.shipped().find(name).orElseThrow().inWords()).isEqualTo(words);
+  }
+
   @Test
   void everyOutputOfALogicDeviceHasAGate() {
     // What a processor, a port or a programmed part does is not written down as gates.
