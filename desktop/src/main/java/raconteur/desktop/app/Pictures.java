@@ -6,8 +6,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.Scene;
@@ -39,20 +41,45 @@ public final class Pictures {
   private static final int CASE_TO_MEND = 19;
   private static final int CASE_TO_PROVE = 20;
 
+  private static final List<String> SHELVES = List.of("shelf", "odds");
+  private static final List<String> BOARDS =
+      List.of("boards", "own-board", "photograph", "photograph-parts");
+  private static final List<String> STAGES =
+      List.of("inspect", "inspect-capacitors", "power", "arrive");
+  private static final List<String> TRACE = List.of("trace", "arms-length", "trace-dim");
+  private static final List<String> CLOSING =
+      List.of("mend", "glance", "prove", "handover", "stockroom");
+
+  /** The names of all pictures, in the order they are drawn in. */
+  public static final List<String> NAMES =
+      Stream.of(
+              SHELVES,
+              BOARDS,
+              List.of("devices"),
+              STAGES,
+              TRACE,
+              List.of("simulated", "practice"),
+              CLOSING)
+          .flatMap(List::stream)
+          .toList();
+
   private final Path folder;
+  private final Set<String> wanted;
   private final PrintWriter out;
   private final Frame frame;
   private final Scene scene;
 
-  private Pictures(Path folder, PrintWriter out, Frame frame, Scene scene) {
+  private Pictures(Path folder, Set<String> wanted, PrintWriter out, Frame frame, Scene scene) {
     this.folder = folder;
+    this.wanted = wanted;
     this.out = out;
     this.frame = frame;
     this.scene = scene;
   }
 
-  /** Draws all pictures; false where something was refused. */
-  public static boolean draw(LaunchPlan plan, Path folder, PrintWriter out, PrintWriter err)
+  /** Draws the pictures of these {@link #NAMES names}; false where something was refused. */
+  public static boolean draw(
+      LaunchPlan plan, Path folder, Set<String> wanted, PrintWriter out, PrintWriter err)
       throws IOException {
     Files.createDirectories(folder);
     AtomicReference<String> refusal = new AtomicReference<>("");
@@ -60,7 +87,7 @@ public final class Pictures {
     Platform.startup(
         () -> {
           try {
-            refusal.set(drawAll(plan, folder, out));
+            refusal.set(drawAll(plan, folder, wanted, out));
           } catch (IOException e) {
             refusal.set(String.valueOf(e.getMessage()));
           } finally {
@@ -79,7 +106,8 @@ public final class Pictures {
     return refusal.get().isEmpty();
   }
 
-  private static String drawAll(LaunchPlan plan, Path folder, PrintWriter out) throws IOException {
+  private static String drawAll(LaunchPlan plan, Path folder, Set<String> wanted, PrintWriter out)
+      throws IOException {
     Theme.prepare();
     return switch (RaconteurApp.workshop(
         plan, Runnable::run, Runnable::run, Runnable::run, Runnable::run)) {
@@ -94,7 +122,7 @@ public final class Pictures {
         stage.setY(0);
         stage.show();
         frame.open(workshop);
-        new Pictures(folder, out, frame, scene).drawViews(workshop);
+        new Pictures(folder, wanted, out, frame, scene).drawViews(workshop);
         workshop.casebook().close();
         stage.close();
         yield "";
@@ -103,37 +131,60 @@ public final class Pictures {
   }
 
   private void drawViews(Workshop workshop) throws IOException {
-    frame.showShelf();
-    draw("shelf");
-    frame.showOdds();
-    draw("odds");
-    boards(workshop);
-    frame.showDevices();
-    draw("devices");
-    if (workshop.casebook().find(CASE_ARRIVED).isPresent()) {
+    if (any(SHELVES)) {
+      frame.showShelf();
+      draw("shelf");
+      frame.showOdds();
+      draw("odds");
+    }
+    if (any(BOARDS)) {
+      boards(workshop);
+    }
+    if (any(List.of("devices"))) {
+      frame.showDevices();
+      draw("devices");
+    }
+    if (any(STAGES) && workshop.casebook().find(CASE_ARRIVED).isPresent()) {
       frame.openCase(CASE_ARRIVED);
       stages();
     }
+    if (any(TRACE)) {
+      trace(workshop);
+    }
+    if (any(List.of("simulated"))) {
+      simulated(workshop);
+    }
+    if (any(List.of("practice"))) {
+      practice(workshop);
+    }
+    if (any(CLOSING)) {
+      closing(workshop);
+    }
+  }
+
+  private boolean any(List<String> names) {
+    return names.stream().anyMatch(wanted::contains);
+  }
+
+  private void trace(Workshop workshop) throws IOException {
     int shown =
         workshop.casebook().find(CASE_TO_SHOW).isPresent()
             ? CASE_TO_SHOW
             : workshop.casebook().nextNumber() - 1;
     frame.openCase(shown);
-    if (frame.trace().isPresent()) {
-      draw("trace");
-      press(Keys.ARMS_LENGTH);
-      draw("arms-length");
-      press(Keys.ARMS_LENGTH);
-      // In the dim one a line was walked.
-      workshop.casebook().find(CASE_TO_MEND).ifPresent(c -> frame.openCase(CASE_TO_MEND));
-      Theme.setDim(frame, true);
-      frame.trace().orElseThrow().setDim(true);
-      draw("trace-dim");
-      Theme.setDim(frame, false);
+    if (frame.trace().isEmpty()) {
+      return;
     }
-    simulated(workshop);
-    practice(workshop);
-    closing(workshop);
+    draw("trace");
+    press(Keys.ARMS_LENGTH);
+    draw("arms-length");
+    press(Keys.ARMS_LENGTH);
+    // In the dim one a line was walked.
+    workshop.casebook().find(CASE_TO_MEND).ifPresent(c -> frame.openCase(CASE_TO_MEND));
+    Theme.setDim(frame, true);
+    frame.trace().orElseThrow().setDim(true);
+    draw("trace-dim");
+    Theme.setDim(frame, false);
   }
 
   /** The stages behind Trace, and the stockroom. */
@@ -266,6 +317,9 @@ public final class Pictures {
   }
 
   private void draw(String name) throws IOException {
+    if (!wanted.contains(name)) {
+      return;
+    }
     // Lists make their cells in the first pass, know their heights in the second, and what they
     // put off until then is done in between.
     for (int i = 0; i < 3; i++) {

@@ -5,7 +5,9 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -67,6 +69,13 @@ public final class RaconteurCommand extends Printing {
       paramLabel = "DIR",
       description = "Draw every main view to PNG files in DIR and exit.")
   private @Nullable Path pictures;
+
+  @Option(
+      names = "--views",
+      split = ",",
+      paramLabel = "NAME",
+      description = "With --pictures: draw these views only, such as shelf,trace.")
+  private @Nullable List<String> views;
 
   @Option(
       names = "--report",
@@ -141,9 +150,23 @@ public final class RaconteurCommand extends Printing {
       return refuse("--with-case goes with --report FILE.");
     }
     if (pictures != null) {
-      return Pictures.draw(plan, pictures, out(), err()) ? 0 : REFUSED;
+      return pictures(plan, pictures);
+    }
+    if (views != null) {
+      return refuse("--views goes with --pictures DIR.");
     }
     return RaconteurApp.open(plan) ? 0 : REFUSED;
+  }
+
+  private int pictures(LaunchPlan plan, Path folder) throws IOException {
+    List<String> wanted = views == null ? Pictures.NAMES : views;
+    for (String name : wanted) {
+      if (!Pictures.NAMES.contains(name)) {
+        return refuse(
+            "There is no view " + name + ": say " + String.join(", ", Pictures.NAMES) + ".");
+      }
+    }
+    return Pictures.draw(plan, folder, Set.copyOf(wanted), out(), err()) ? 0 : REFUSED;
   }
 
   /** The casebook adds its settings, and a case if it was asked for; the report needs neither. */

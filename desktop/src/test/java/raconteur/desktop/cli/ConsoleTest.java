@@ -89,6 +89,17 @@ class ConsoleTest {
   }
 
   @Test
+  void aViewNobodyHasIsRefusedWithThoseThereAreAndNothingIsDrawn(@TempDir Path folder) {
+    Path pictures = folder.resolve("pictures");
+    assertThat(run("--demo", "--pictures", pictures.toString(), "--views", "shelf,attic"))
+        .isEqualTo(1);
+    assertThat(err.toString()).contains("no view attic", "shelf, odds,").doesNotContain("\tat ");
+    assertThat(pictures).doesNotExist();
+    assertThat(run("--demo", "--views", "shelf")).isEqualTo(1);
+    assertThat(err.toString()).contains("--views goes with --pictures DIR.");
+  }
+
+  @Test
   void wrongUsageIsCodeTwo() {
     assertThat(run("diagnose")).isEqualTo(2);
     assertThat(run("no-such-command")).isEqualTo(2);
