@@ -30,6 +30,9 @@ public final class Board {
   private final Map<PinRef, Net> netByPin = new HashMap<>();
   private final Map<String, Rail> railByNet = new HashMap<>();
 
+  /* Asked millions of times a diagnosis. */
+  private final Map<PinRef, DevicePin> pins = new HashMap<>();
+
   /** What the board's own firmware may show, in the order of the file. */
   public List<ErrorCode> errorCodes() {
     return contents.errorCodes();
@@ -67,6 +70,11 @@ public final class Board {
             SymptomCard::id);
     usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
     nets.values().forEach(net -> net.path().forEach(pin -> netByPin.put(pin, net)));
+    for (Part part : parts.values()) {
+      for (DevicePin pin : part.device().pins()) {
+        pins.putIfAbsent(new PinRef(part.designator(), pin.number()), pin);
+      }
+    }
   }
 
   private static <T> Map<String, T> index(
@@ -163,7 +171,7 @@ public final class Board {
 
   /** What the library says about a pin; empty for a pin that is not there. */
   public Optional<DevicePin> pin(PinRef pin) {
-    return part(pin.part()).flatMap(part -> part.device().pin(pin.number()));
+    return Optional.ofNullable(pins.get(pin));
   }
 
   public PinKind kind(PinRef pin) {

@@ -15,6 +15,7 @@ import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
 import raconteur.core.predict.GoodBoard;
 import raconteur.core.predict.Predictor;
+import raconteur.core.predict.Predictors;
 import raconteur.core.predict.Readings;
 import raconteur.core.story.Condition;
 import raconteur.core.story.Entry;
@@ -71,7 +72,7 @@ public final class Advisor {
     this.board = board;
     this.history = history;
     this.largest = largest;
-    this.predictor = new Predictor(board, readings);
+    this.predictor = Predictors.of(board);
     this.origins =
         String.format(
             Locale.ROOT,

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.diagnose.Patience;
+import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
@@ -39,10 +40,15 @@ final class LookAhead {
    */
   private static final int LONGEST_STAY = 3;
 
-  private final List<Hypothesis> hypotheses;
   private final FaultCatalogue catalogue;
   private final MendInTurn mending;
   private final double[] weights;
+  private final double[] sets;
+
+  /** Every fault that is in a hypothesis, and the faults of each hypothesis by that numbering. */
+  private final List<Fault> faults = new ArrayList<>();
+
+  private final int[][] faultsOf;
 
   /** What a bit costs to learn by tests such as those at hand; endless before any is weighed. */
   private double minutesPerBit = Double.POSITIVE_INFINITY;
@@ -52,16 +58,30 @@ final class LookAhead {
       FaultCatalogue catalogue,
       ToDoubleFunction<Place> mendMinutes,
       double checkMinutes) {
-    this.hypotheses = hypotheses;
     this.catalogue = catalogue;
     this.mending = new MendInTurn(hypotheses, catalogue, mendMinutes, checkMinutes);
     double all = hypotheses.stream().mapToDouble(Hypothesis::probability).sum();
     this.weights = hypotheses.stream().mapToDouble(h -> h.probability() / all).toArray();
+    this.sets = mending.ofSets(weights);
+    Map<Integer, Integer> index = new HashMap<>();
+    this.faultsOf =
+        hypotheses.stream()
+            .map(h -> h.faults().stream().mapToInt(f -> numbered(f, index)).toArray())
+            .toArray(int[][]::new);
+  }
+
+  private int numbered(int fault, Map<Integer, Integer> index) {
+    return index.computeIfAbsent(
+        fault,
+        f -> {
+          faults.add(catalogue.faults().get(f));
+          return faults.size() - 1;
+        });
   }
 
   /** The place mending in turn begins with, by its index in the catalogue; negative for none. */
   int firstMend() {
-    return mending.first(weights);
+    return mending.first(sets);
   }
 
   /**
@@ -97,21 +117,19 @@ final class LookAhead {
 
   /** Asks a model about every hypothesis. */
   <E> Test test(Finding finding, TestModel<E> model, Price price) {
-    Map<Integer, E> effects = new HashMap<>();
+    EffectTable<E> effects = new EffectTable<>(model);
+    int[] ofFault = new int[faults.size()];
+    for (int f = 0; f < ofFault.length; f++) {
+      ofFault[f] = effects.number(model.effectOf(faults.get(f)));
+    }
     List<Finding> outcomes = model.outcomes();
-    Map<E, double[]> rows = new HashMap<>();
-    double[][] likelihoods = new double[outcomes.size()][hypotheses.size()];
-    for (int h = 0; h < hypotheses.size(); h++) {
-      E effect = model.none();
-      for (int fault : hypotheses.get(h).faults()) {
-        E alone = effects.computeIfAbsent(fault, f -> model.effectOf(catalogue.faults().get(f)));
-        effect = model.combine(effect, alone);
+    double[][] likelihoods = new double[outcomes.size()][faultsOf.length];
+    for (int h = 0; h < faultsOf.length; h++) {
+      int effect = EffectTable.NONE;
+      for (int fault : faultsOf[h]) {
+        effect = effects.combined(effect, ofFault[fault]);
       }
-      E together = effect;
-      double[] row =
-          rows.computeIfAbsent(
-              effect,
-              _ -> outcomes.stream().mapToDouble(o -> model.probability(o, together)).toArray());
+      double[] row = effects.chances(effect, outcomes);
       for (int o = 0; o < row.length; o++) {
         likelihoods[o][h] = row[o];
       }
@@ -125,7 +143,7 @@ final class LookAhead {
    * @param saves minutes it is expected to take off the way, its own cost paid; below 0 for none
    * @param bits how much it is expected to tell about what to mend
    */
-  record Scored(Test test, double saves, double bits, List<Told> told) {
+  record Scored(Test test, double saves, double bits) {
     Finding finding() {
       return test.finding();
     }
@@ -151,14 +169,14 @@ final class LookAhead {
     }
 
     Scored saving(double minutes) {
-      return new Scored(test, minutes, bits, told);
+      return new Scored(test, minutes, bits);
     }
 
     Scored among(int tests) {
       Price shared = test.price().among(tests);
       return test.price().turning() == 0
           ? this
-          : new Scored(test.at(shared), saves + cost() - shared.all(), bits, told);
+          : new Scored(test.at(shared), saves + cost() - shared.all(), bits);
     }
   }
 
@@ -173,20 +191,21 @@ final class LookAhead {
    */
   List<Scored> rank(List<Test> tests, Patience patience) {
     List<Scored> telling = new ArrayList<>();
+    double unknown = MendInTurn.entropy(sets);
     for (Test test : tests) {
       if (patience.isOver()) {
         break;
       }
-      double bits = entropy(weights) - expectedEntropy(test);
+      double bits = unknown - expectedEntropy(test);
       if (bits > TELLS_NOTHING) {
-        telling.add(new Scored(test, 0, bits, told(test)));
+        telling.add(new Scored(test, 0, bits));
       }
     }
     telling.stream()
         .mapToDouble(Scored::bitsPerMinute)
         .max()
         .ifPresent(most -> minutesPerBit = DEARER / most);
-    double now = toGo(weights);
+    double now = toGo(sets);
     List<Scored> alone =
         telling.stream()
             .map(s -> s.saving(now - expected(s.test(), weights) - s.test().price().all()))
@@ -230,7 +249,7 @@ final class LookAhead {
    */
   Optional<Scored> beforeMending(
       List<Scored> scored, Set<Integer> places, double wasteMinutes, double mendFrom) {
-    double without = (1 - mending.share(weights, places)) * wasteMinutes;
+    double without = (1 - mending.share(sets, places)) * wasteMinutes;
     Optional<Scored> best = Optional.empty();
     double most = 0;
     for (Scored s : scored) {
@@ -270,7 +289,7 @@ final class LookAhead {
   private double stillWasted(Test test, Set<Integer> places, double mendFrom) {
     double wasted = 0;
     for (double[] likelihood : test.likelihoods()) {
-      double[] posterior = times(weights, likelihood);
+      double[] posterior = mending.ofSets(weights, likelihood);
       double share = mending.share(posterior, places);
       wasted += share >= mendFrom ? sum(posterior) * (1 - share) : 0;
     }
@@ -289,6 +308,7 @@ final class LookAhead {
   private List<Scored> deeper(List<Scored> scored) {
     List<Scored> leading = scored.subList(0, Math.min(MOST_DEEP, scored.size()));
     List<Scored> deep = new ArrayList<>();
+    double now = toGo(sets);
     for (Scored first : leading) {
       double after = 0;
       for (double[] likelihood : first.test().likelihoods()) {
@@ -298,7 +318,7 @@ final class LookAhead {
           after += chance * bestFrom(posterior, first, leading);
         }
       }
-      deep.add(first.saving(toGo(weights) - after - first.cost()));
+      deep.add(first.saving(now - after - first.cost()));
     }
     deep.sort(Comparator.comparingDouble((Scored s) -> -s.saves()));
     deep.addAll(scored.subList(leading.size(), scored.size()));
@@ -306,7 +326,7 @@ final class LookAhead {
   }
 
   private double bestFrom(double[] posterior, Scored done, List<Scored> leading) {
-    double best = toGo(posterior);
+    double best = toGo(mending.ofSets(posterior));
     double all = sum(posterior);
     double[] normalised = posterior.clone();
     for (int h = 0; h < normalised.length; h++) {
@@ -324,7 +344,7 @@ final class LookAhead {
   private double expected(Test test, double[] prior) {
     double sum = 0;
     for (double[] likelihood : test.likelihoods()) {
-      double[] posterior = times(prior, likelihood);
+      double[] posterior = mending.ofSets(prior, likelihood);
       double chance = sum(posterior);
       sum += chance > 0 ? chance * toGo(posterior) : 0;
     }
@@ -337,18 +357,18 @@ final class LookAhead {
    * best tests at hand, and more, since those are used up (the information heuristic of Pattipati
    * and Alexandridis 1990, doi:10.1109/21.57289).
    */
-  private double toGo(double[] weights) {
-    double inTurn = mending.minutes(weights);
+  private double toGo(double[] sets) {
+    double inTurn = mending.minutes(sets);
     return minutesPerBit == Double.POSITIVE_INFINITY
         ? inTurn
-        : Math.min(inTurn, mending.known(weights) + minutesPerBit * entropy(weights));
+        : Math.min(inTurn, mending.known(sets) + minutesPerBit * MendInTurn.entropy(sets));
   }
 
   private double expectedEntropy(Test test) {
     double sum = 0;
     for (double[] likelihood : test.likelihoods()) {
-      double[] posterior = times(weights, likelihood);
-      sum += sum(posterior) * entropy(posterior);
+      double[] posterior = mending.ofSets(weights, likelihood);
+      sum += sum(posterior) * MendInTurn.entropy(posterior);
     }
     return sum;
   }
@@ -369,23 +389,11 @@ final class LookAhead {
     return sum;
   }
 
-  /** How little is known of what is to be mended, in bits (Shannon 1948). */
-  private double entropy(double[] weights) {
-    double all = sum(weights);
-    double sum = 0;
-    for (double w : mending.toMend(weights)) {
-      double p = w / all;
-      if (p > 0) {
-        sum -= p * Math.log(p) / Math.log(2);
-      }
-    }
-    return sum;
-  }
-
-  private List<Told> told(Test test) {
+  /** What each outcome would say. */
+  List<Told> told(Test test) {
     List<Told> told = new ArrayList<>();
     for (int o = 0; o < test.outcomes().size(); o++) {
-      double[] posterior = times(weights, test.likelihoods()[o]);
+      double[] posterior = mending.ofSets(weights, test.likelihoods()[o]);
       double chance = sum(posterior);
       MendInTurn.Accused accused = mending.mostSuspected(posterior);
       told.add(

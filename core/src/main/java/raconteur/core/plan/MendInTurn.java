@@ -1,14 +1,13 @@
 package raconteur.core.plan;
 
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
@@ -23,16 +22,17 @@ import raconteur.core.fault.Place;
  *
  * <p>Deviation: of a set of faults the one that is mended first counts, and mends always cure.
  *
- * <p>Time O(h + p log p) for h hypotheses and p places among them, for every call of {@link
- * #minutes}.
+ * <p>All that counts of a hypothesis here is which places are to be mended: weights are added up by
+ * that ({@link #ofSets}) and everything is asked of the sums. Time O(s + p log p) for s sets of p
+ * places, for every call of {@link #minutes}.
  */
 final class MendInTurn {
-  private final int[][] placesOf;
   private final int[] setOf;
-  private final int sets;
-  private final double[] mendMinutes;
+  private final int[][] placesOf;
+  private final double[] minutesOf;
+  private final double[] knownMinutes;
   private final int[] catalogueIndex;
-  private final double checkMinutes;
+  private final int indexBits;
 
   /**
    * @param mendMinutes of a place, risk counted
@@ -44,90 +44,110 @@ final class MendInTurn {
       ToDoubleFunction<Place> mendMinutes,
       double checkMinutes) {
     Map<Integer, Integer> index = new HashMap<>();
-    placesOf =
+    Map<Set<Integer>, Integer> seen = new LinkedHashMap<>();
+    setOf =
         hypotheses.stream()
             .map(
                 h ->
                     h.faults().stream()
-                        .mapToInt(catalogue::placeOf)
-                        .distinct()
+                        .map(catalogue::placeOf)
                         .map(p -> index.computeIfAbsent(p, _ -> index.size()))
-                        .toArray())
-            .toArray(int[][]::new);
-    Map<Set<Integer>, Integer> seen = new HashMap<>();
-    setOf =
-        Arrays.stream(placesOf)
-            .mapToInt(
-                places ->
-                    seen.computeIfAbsent(
-                        Arrays.stream(places).boxed().collect(Collectors.toSet()),
-                        _ -> seen.size()))
+                        .collect(Collectors.toSet()))
+            .mapToInt(places -> seen.computeIfAbsent(places, _ -> seen.size()))
             .toArray();
-    sets = seen.size();
+    placesOf =
+        seen.keySet().stream()
+            .map(places -> places.stream().mapToInt(p -> p).sorted().toArray())
+            .toArray(int[][]::new);
     catalogueIndex = new int[index.size()];
     index.forEach((place, i) -> catalogueIndex[i] = place);
-    this.mendMinutes =
+    minutesOf =
         Arrays.stream(catalogueIndex)
-            .mapToDouble(p -> mendMinutes.applyAsDouble(catalogue.places().get(p)))
+            .mapToDouble(p -> mendMinutes.applyAsDouble(catalogue.places().get(p)) + checkMinutes)
             .toArray();
-    this.checkMinutes = checkMinutes;
+    knownMinutes =
+        Arrays.stream(placesOf)
+            .mapToDouble(
+                places ->
+                    Arrays.stream(places).mapToDouble(p -> minutesOf[p]).min().orElse(checkMinutes))
+            .toArray();
+    indexBits = Integer.SIZE - Integer.numberOfLeadingZeros(Math.max(1, index.size() - 1));
   }
 
-  /** The chance that something is wrong at each place, by its own numbering, not normalised. */
-  double[] suspicion(double[] weights) {
-    double[] sums = new double[mendMinutes.length];
-    for (int h = 0; h < weights.length; h++) {
-      for (int place : placesOf[h]) {
-        sums[place] += weights[h];
-      }
-    }
-    return sums;
-  }
-
-  /** The chance of every set of places that may be to mend, not normalised; O(h). */
-  double[] toMend(double[] weights) {
-    double[] sums = new double[sets];
+  /** The weights of the hypotheses added up by what is to be mended, O(h). */
+  double[] ofSets(double[] weights) {
+    double[] sums = new double[placesOf.length];
     for (int h = 0; h < weights.length; h++) {
       sums[setOf[h]] += weights[h];
     }
     return sums;
   }
 
-  private int[] order(double[] suspicion) {
-    double[] ratio = new double[suspicion.length];
-    for (int i = 0; i < ratio.length; i++) {
-      ratio[i] = suspicion[i] / (mendMinutes[i] + checkMinutes);
+  /** The same once an outcome of these likelihoods was seen. */
+  double[] ofSets(double[] weights, double[] likelihood) {
+    double[] sums = new double[placesOf.length];
+    for (int h = 0; h < weights.length; h++) {
+      sums[setOf[h]] += weights[h] * likelihood[h];
     }
-    return IntStream.range(0, ratio.length)
-        .boxed()
-        .filter(i -> suspicion[i] > 0)
-        .sorted(Comparator.comparingDouble(i -> -ratio[i]))
-        .mapToInt(i -> i)
-        .toArray();
+    return sums;
+  }
+
+  /** The chance that something is wrong at each place, by its own numbering, not normalised. */
+  private double[] suspicion(double[] sets) {
+    double[] sums = new double[minutesOf.length];
+    for (int s = 0; s < sets.length; s++) {
+      for (int place : placesOf[s]) {
+        sums[place] += sets[s];
+      }
+    }
+    return sums;
+  }
+
+  /**
+   * The suspected places, the most suspected for its minutes first. Sorted as whole numbers: those
+   * of positive doubles are in the order of the doubles, and the last bits make room for the place,
+   * so that ratios closer than about one in 10¹² keep the order of the places.
+   */
+  private int[] order(double[] suspicion) {
+    long[] keys = new long[suspicion.length];
+    long mask = (1L << indexBits) - 1;
+    int n = 0;
+    for (int i = 0; i < suspicion.length; i++) {
+      if (suspicion[i] > 0) {
+        keys[n++] = Double.doubleToRawLongBits(suspicion[i] / minutesOf[i]) & ~mask | mask - i;
+      }
+    }
+    Arrays.sort(keys, 0, n);
+    int[] order = new int[n];
+    for (int i = 0; i < n; i++) {
+      order[i] = (int) (mask - (keys[n - 1 - i] & mask));
+    }
+    return order;
   }
 
   /**
    * The expected minutes.
    *
-   * @param weights of the hypotheses, in their order; they need not add up to 1
+   * @param sets as {@link #ofSets} adds them up; they need not add up to 1
    */
-  double minutes(double[] weights) {
-    int[] order = order(suspicion(weights));
-    double[] spent = new double[mendMinutes.length];
+  double minutes(double[] sets) {
+    double[] spent = new double[minutesOf.length];
     double soFar = 0;
-    for (int place : order) {
-      soFar += mendMinutes[place] + checkMinutes;
+    for (int place : order(suspicion(sets))) {
+      soFar += minutesOf[place];
       spent[place] = soFar;
     }
     double all = 0;
     double sum = 0;
-    for (int h = 0; h < weights.length; h++) {
-      double first = placesOf[h].length == 0 ? checkMinutes : Double.MAX_VALUE;
-      for (int place : placesOf[h]) {
-        first = Math.min(first, spent[place]);
+    for (int s = 0; s < sets.length; s++) {
+      if (sets[s] > 0) {
+        double first = placesOf[s].length == 0 ? knownMinutes[s] : Double.MAX_VALUE;
+        for (int place : placesOf[s]) {
+          first = Math.min(first, spent[place]);
+        }
+        sum += sets[s] * first;
+        all += sets[s];
       }
-      sum += weights[h] * first;
-      all += weights[h];
     }
     return all > 0 ? sum / all : 0;
   }
@@ -135,57 +155,67 @@ final class MendInTurn {
   /**
    * The minutes to mend the culprit if it were known, on average.
    *
-   * @param weights of the hypotheses, in their order; they need not add up to 1
+   * @param sets as {@link #ofSets} adds them up; they need not add up to 1
    */
-  double known(double[] weights) {
+  double known(double[] sets) {
     double sum = 0;
     double all = 0;
-    for (int h = 0; h < weights.length; h++) {
-      double first = placesOf[h].length == 0 ? checkMinutes : Double.MAX_VALUE;
-      for (int place : placesOf[h]) {
-        first = Math.min(first, mendMinutes[place] + checkMinutes);
-      }
-      sum += weights[h] * first;
-      all += weights[h];
+    for (int s = 0; s < sets.length; s++) {
+      sum += sets[s] * knownMinutes[s];
+      all += sets[s];
     }
     return all > 0 ? sum / all : 0;
+  }
+
+  /** How little is known of what is to be mended, in bits (Shannon 1948). */
+  static double entropy(double[] sets) {
+    double all = 0;
+    double sum = 0;
+    for (double weight : sets) {
+      if (weight > 0) {
+        all += weight;
+        sum += weight * Math.log(weight);
+      }
+    }
+    return all > 0 ? (Math.log(all) - sum / all) / Math.log(2) : 0;
   }
 
   /** The place most likely at fault, by its index in the catalogue, and how likely. */
   record Accused(int place, double share) {}
 
   /** What a reading would accuse most; there is at least one place. */
-  Accused mostSuspected(double[] weights) {
-    double[] suspicion = suspicion(weights);
+  Accused mostSuspected(double[] sets) {
+    double[] suspicion = suspicion(sets);
     int most = 0;
-    double all = 0;
     for (int i = 1; i < suspicion.length; i++) {
       most = suspicion[i] > suspicion[most] ? i : most;
     }
-    for (double weight : weights) {
-      all += weight;
-    }
+    double all = Arrays.stream(sets).sum();
     return new Accused(catalogueIndex[most], all > 0 ? suspicion[most] / all : 0);
   }
 
   /** How likely something is wrong at one of some places, by their indices in the catalogue. */
-  double share(double[] weights, Set<Integer> places) {
+  double share(double[] sets, Set<Integer> places) {
+    boolean[] asked = new boolean[catalogueIndex.length];
+    for (int i = 0; i < asked.length; i++) {
+      asked[i] = places.contains(catalogueIndex[i]);
+    }
     double at = 0;
     double all = 0;
-    for (int h = 0; h < weights.length; h++) {
+    for (int s = 0; s < sets.length; s++) {
       boolean hit = false;
-      for (int place : placesOf[h]) {
-        hit |= places.contains(catalogueIndex[place]);
+      for (int place : placesOf[s]) {
+        hit |= asked[place];
       }
-      at += hit ? weights[h] : 0;
-      all += weights[h];
+      at += hit ? sets[s] : 0;
+      all += sets[s];
     }
     return all > 0 ? at / all : 0;
   }
 
   /** The place to mend first, by its index in the catalogue; negative where there is none. */
-  int first(double[] weights) {
-    int[] order = order(suspicion(weights));
+  int first(double[] sets) {
+    int[] order = order(suspicion(sets));
     return order.length == 0 ? -1 : catalogueIndex[order[0]];
   }
 }

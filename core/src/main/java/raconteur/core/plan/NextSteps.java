@@ -322,7 +322,10 @@ public final class NextSteps {
       Set<String> about = facts.about(s.finding());
       if (steps.size() < MOST_TOLD && Collections.disjoint(places, about)) {
         places.addAll(about);
-        steps.add(words.with(telling.partsOut()).test(s, taken.contains(s.finding().identity())));
+        steps.add(
+            words
+                .with(telling.partsOut())
+                .test(s, lookAhead.told(s.test()), taken.contains(s.finding().identity())));
       }
     }
     Set<String> leading = around(diagnosis.suspects().getFirst().place());
@@ -334,7 +337,11 @@ public final class NextSteps {
                         || step.pins().stream().anyMatch(pin -> leading.contains(pin.part())));
     if (!mendNow && !told) {
       aboutLeader(inOrder, leading)
-          .map(s -> words.with(telling.partsOut()).test(s, taken.contains(s.finding().identity())))
+          .map(
+              s ->
+                  words
+                      .with(telling.partsOut())
+                      .test(s, lookAhead.told(s.test()), taken.contains(s.finding().identity())))
           .ifPresent(step -> offer(steps, step));
     }
     if (allowed && !mendNow && steps.size() == MOST_TOLD) {

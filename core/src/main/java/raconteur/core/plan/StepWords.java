@@ -52,7 +52,7 @@ final class StepWords {
   }
 
   /** A test as a step; {@code again} where it was made before. */
-  Step test(LookAhead.Scored scored, boolean again) {
+  Step test(LookAhead.Scored scored, List<LookAhead.Told> told, boolean again) {
     Finding test = scored.finding();
     String why =
         scored.saves() > 0
@@ -68,7 +68,7 @@ final class StepWords {
                 "Tells %.2f bit about what to mend for %.1f minutes.",
                 scored.bits(),
                 scored.cost());
-    List<Step.Outcome> outcomes = scored.told().stream().map(t -> outcome(test, t)).toList();
+    List<Step.Outcome> outcomes = told.stream().map(t -> outcome(test, t)).toList();
     TestKind kind = facts.kind(test);
     String title = title(test);
     return new Step(

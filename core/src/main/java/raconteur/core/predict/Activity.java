@@ -36,7 +36,7 @@ final class Activity {
   private final Set<PinRef> processors;
 
   /* Asked of every fault for every line that is read. */
-  private final Map<Fault, Boolean> stops = new ConcurrentHashMap<>();
+  private final Map<Fault, Stops> stops = new ConcurrentHashMap<>();
 
   Activity(Board board, StartOrder order, SimulatedAnswers simulated) {
     this.board = board;
@@ -111,12 +111,33 @@ final class Activity {
     return processors.contains(pin);
   }
 
+  /** What a fault may bring to a stand, the less before the more. */
+  enum Stops {
+    NOTHING,
+    /** The program is lost, and the processor fetches on. */
+    PROGRAM,
+    PROCESSOR
+  }
+
+  /** What a fault may keep from running. */
+  Stops stops(Fault fault) {
+    Stops known = stops.get(fault);
+    return known == null ? stops.computeIfAbsent(fault, this::find) : known;
+  }
+
+  private Stops find(Fault fault) {
+    if (fault.mode() == FaultMode.LEAKS || !mayStopProgram(fault)) {
+      return Stops.NOTHING;
+    }
+    return mayStopProcessor(fault) ? Stops.PROCESSOR : Stops.PROGRAM;
+  }
+
   /**
    * Whether a fault may stop the processor itself: one of its supply, clock, reset or its own. What
    * comes later in the start order loses its program, and it fetches on; so it does on a supply
    * that is not smooth.
    */
-  boolean mayStopProcessor(Fault fault) {
+  private boolean mayStopProcessor(Fault fault) {
     boolean smooths =
         fault.place() instanceof Place.OfPart(String name)
             && board.part(name).filter(p -> p.device().isCapacitor()).isPresent();
@@ -127,16 +148,7 @@ final class Activity {
     return stage >= 0 && stage <= order.stage(PROCESSOR);
   }
 
-  /** Whether a fault may keep the processor from running its program. */
-  boolean mayStop(Fault fault) {
-    if (fault.mode() == FaultMode.LEAKS) {
-      return false;
-    }
-    Boolean known = stops.get(fault);
-    return known == null ? stops.computeIfAbsent(fault, this::stops) : known;
-  }
-
-  private boolean stops(Fault fault) {
+  private boolean mayStopProgram(Fault fault) {
     return simulated
         .of(fault)
         .map(

@@ -34,6 +34,7 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
   private final StartOrder startOrder;
   private final SimulatedAnswers simulated;
   private final Readings readings;
+  private final Map<Fault, State> known;
   private final int runs;
   private final Map<String, Integer> countOfPart = new HashMap<>();
   private final Set<Integer> allCounts = new HashSet<>();
@@ -61,6 +62,7 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
     this.startOrder = shared.startOrder();
     this.simulated = shared.simulated();
     this.readings = shared.readings();
+    this.known = shared.deadTest();
     this.runs = runs;
     for (Flash flash : board.deadTest().flashes()) {
       countOfPart.merge(flash.part(), flash.count(), Math::min);
@@ -75,6 +77,11 @@ final class DeadTestModel implements TestModel<DeadTestModel.State> {
 
   @Override
   public State effectOf(Fault fault) {
+    State state = known.get(fault);
+    return state == null ? known.computeIfAbsent(fault, this::stateOf) : state;
+  }
+
+  private State stateOf(Fault fault) {
     if (board.nets().isEmpty()) {
       return byBlock(fault);
     }

@@ -111,10 +111,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
     /** What the simulated board shows with a fault; empty where that is not known. */
     Optional<SimulatedLines.With> simulated(Fault fault);
 
-    boolean mayStopProgram(Fault fault);
-
-    /** Whether a fault may stop the processor itself, and not only its program. */
-    boolean mayStopProcessor(Fault fault);
+    /** What a fault may bring to a stand. */
+    Activity.Stops stops(Fault fault);
 
     /** Whether a fault is in an output, or in what it drives. */
     boolean actsAt(Fault fault, PinRef output);
@@ -261,15 +259,11 @@ final class LineModel implements TestModel<LineModel.Effect> {
     }
     Optional<SimulatedLines.With> simulated = spreading.simulated(fault);
     Consequences consequences = spreading.consequences(fault);
-    boolean program = spreading.mayStopProgram(fault);
-    boolean processor = program && spreading.mayStopProcessor(fault);
+    Activity.Stops stops = spreading.stops(fault);
     Line[] lines = NO_LINES;
     for (int n = 0; n < nodes.size(); n++) {
       Node node = nodes.get(n);
-      Standing standing =
-          !program || node.idle().isEmpty()
-              ? Standing.NOT
-              : processor || node.fetching().isEmpty() ? Standing.IDLE : Standing.LOST;
+      Standing standing = standing(node, stops);
       Line line = line(node, fault, consequences, simulated, standing);
       if (!line.equals(Line.NONE)) {
         if (lines.length == 0) {
@@ -280,6 +274,15 @@ final class LineModel implements TestModel<LineModel.Effect> {
       }
     }
     return lines.length == 0 ? none : new Effect(Arrays.asList(lines));
+  }
+
+  private static Standing standing(Node node, Activity.Stops stops) {
+    if (stops == Activity.Stops.NOTHING || node.idle().isEmpty()) {
+      return Standing.NOT;
+    }
+    return stops == Activity.Stops.PROCESSOR || node.fetching().isEmpty()
+        ? Standing.IDLE
+        : Standing.LOST;
   }
 
   @Override

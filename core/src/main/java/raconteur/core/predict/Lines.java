@@ -495,13 +495,8 @@ final class Lines {
     }
 
     @Override
-    public boolean mayStopProcessor(Fault fault) {
-      return activity.mayStopProcessor(fault);
-    }
-
-    @Override
-    public boolean mayStopProgram(Fault fault) {
-      return activity.mayStop(fault);
+    public Activity.Stops stops(Fault fault) {
+      return activity.stops(fault);
     }
 
     @Override
@@ -511,7 +506,9 @@ final class Lines {
 
     @Override
     public boolean isAway(Fault fault) {
-      return fault.place().mendable() instanceof Place.OfPart(String part) && out.contains(part);
+      return !out.isEmpty()
+          && fault.place().mendable() instanceof Place.OfPart(String part)
+          && out.contains(part);
     }
   }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
@@ -39,14 +40,20 @@ public final class Predictor {
   private final PassiveModels passiveModels;
   private final PartModels partModels;
   private final CopperModels copperModels;
+  private final Map<Fault, DeadTestModel.State> deadTest = new ConcurrentHashMap<>();
 
-  /** What the models of one board share. */
+  /**
+   * What the models of one board share.
+   *
+   * @param deadTest what each fault does to the dead test, as far as it was asked
+   */
   record Shared(
       Board board,
       NetPropagation nets,
       StartOrder startOrder,
       SimulatedAnswers simulated,
-      Readings readings) {}
+      Readings readings,
+      Map<Fault, DeadTestModel.State> deadTest) {}
 
   public Predictor(Board board, Readings readings) {
     this.board = board;
@@ -71,6 +78,11 @@ public final class Predictor {
   /** Whether a fault alone makes bad just those parts that a run of the diagnostic calls bad. */
   public boolean makesJustThese(Finding.DiagnosticResult found, Fault fault) {
     return PathModel.diagnostic(shared(), found).makesJustThese(found, fault);
+  }
+
+  @SuppressWarnings("ReferenceEquality") // A board that looks the same may have other files.
+  boolean isOf(Board other) {
+    return board == other;
   }
 
   /** What the lines of a good board do. */
@@ -317,6 +329,6 @@ public final class Predictor {
   }
 
   private Shared shared() {
-    return new Shared(board, nets, startOrder, simulated, readings);
+    return new Shared(board, nets, startOrder, simulated, readings, deadTest);
   }
 }

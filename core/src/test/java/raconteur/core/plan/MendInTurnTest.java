@@ -59,7 +59,7 @@ class MendInTurnTest {
         best = Math.min(best, sum / all);
       }
       var mending = new MendInTurn(faults, CATALOGUE, MendInTurnTest::minutes, CHECK);
-      assertThat(mending.minutes(weights)).isCloseTo(best, within(1e-9));
+      assertThat(mending.minutes(mending.ofSets(weights))).isCloseTo(best, within(1e-9));
     }
   }
 

@@ -89,7 +89,7 @@ class ConsoleTest {
   }
 
   @Test
-  void aViewNobodyHasIsRefusedWithThoseThereAreAndNothingIsDrawn(@TempDir Path folder) {
+  void aViewNobodyHasIsRefusedWithThoseThereAreAndNothingIsDrawn() {
     Path pictures = folder.resolve("pictures");
     assertThat(run("--demo", "--pictures", pictures.toString(), "--views", "shelf,attic"))
         .isEqualTo(1);
