@@ -114,7 +114,7 @@ final class MendInTurn {
     int n = 0;
     for (int i = 0; i < suspicion.length; i++) {
       if (suspicion[i] > 0) {
-        keys[n++] = Double.doubleToRawLongBits(suspicion[i] / minutesOf[i]) & ~mask | mask - i;
+        keys[n++] = (Double.doubleToRawLongBits(suspicion[i] / minutesOf[i]) & ~mask) | (mask - i);
       }
     }
     Arrays.sort(keys, 0, n);

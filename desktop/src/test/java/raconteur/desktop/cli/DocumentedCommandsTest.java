@@ -97,7 +97,7 @@ class DocumentedCommandsTest {
             word ->
                 word.startsWith("docs/")
                     ? ROOT.resolve(word).toString()
-                    : word.matches("[a-z]+\\.(vcd|zip|casebook|csv|json|nets|png)")
+                    : word.matches("[a-z]+\\.(vcd|zip|casebook|csv|json|nets|png|bin)")
                         ? example(word, own)
                         : word)
         .toArray(String[]::new);
