@@ -115,6 +115,7 @@ class SchemaTest {
     "checks.schema.json, checks.json",
     "sayings.schema.json, sayings.json",
     "rewordings.schema.json, rewordings.json",
+    "speech.schema.json, speech.json",
     "markings.schema.json, markings.json",
     "usual.schema.json, usual.json",
     "keys.schema.json, keys.json",

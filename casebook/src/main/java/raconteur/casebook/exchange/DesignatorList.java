@@ -3,13 +3,14 @@ package raconteur.casebook.exchange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.board.Designator;
 
 /**
  * The designators one cell of a parts list names: {@code C1, C3-C5}, {@code C10 to C12}, {@code R1,
- * R2 and R3}, {@code C6 - C8}, {@code IC 7}, {@code 5C 10/11F}.
+ * R2 and R3}, {@code C6 - C8}, {@code IC 7}, {@code 5C 10/11F}, {@code IC30,31}.
  *
  * @param names in the order they stand there
  * @param problem the first word that is none, and why
@@ -18,6 +19,13 @@ record DesignatorList(List<String> names, Optional<String> problem) {
   private static final int MOST_IN_RANGE = 500;
   private static final Pattern RANGE =
       Pattern.compile("([A-Za-z]{1,4})([0-9]{1,5})(?:-|–|—|\\.{2,3}|…)([A-Za-z]{0,4})([0-9]{1,5})");
+  private static final Pattern GOING_ON =
+      Pattern.compile(
+          "([A-Za-z]{1,4})([0-9]{1,5})((?:\\s*[,/]\\s*[0-9]{1,5}(?:-[0-9]{1,5})?(?![A-Za-z0-9.]))+)");
+
+  /** Letters whose parts have values: a number after them may be one. */
+  private static final Pattern VALUED = Pattern.compile("(?i)[RCL]|VR");
+
   private static final Pattern LIKELY =
       Pattern.compile("[A-Za-z]{1,3}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}(/[0-9]{1,2})?[A-Za-z]");
 
@@ -29,8 +37,9 @@ record DesignatorList(List<String> names, Optional<String> problem) {
     String plain =
         cell.replaceAll("(?i)(?<=[A-Z0-9])\\s+(?:to|thru|through|bis)\\s+(?=[A-Z0-9])", "-")
             .replaceAll("(?<=[A-Za-z0-9])\\s*([-–—…]|\\.{2,3})\\s*(?=[A-Za-z0-9])", "$1")
-            .replaceAll("(?i)\\s(?:and|und|&)\\s", " ")
+            .replaceAll("(?i)\\s(?:and|und|&)\\s", ", ")
             .replaceAll("(?<![A-Za-z0-9])(IC|[A-Z])\\s+(?=[0-9]{1,3}(?:[\\s,;]|$))", "$1");
+    plain = GOING_ON.matcher(plain).replaceAll(DesignatorList::withLetters);
     List<String> names = new ArrayList<>();
     Optional<String> problem = Optional.empty();
     for (String word : plain.split("[,;\\s&+]+", -1)) {
@@ -61,6 +70,29 @@ record DesignatorList(List<String> names, Optional<String> problem) {
       }
     }
     return new DesignatorList(names, problem);
+  }
+
+  /**
+   * {@code IC30,31} is IC30 and IC31. Where the parts have values, a number alone is one more of
+   * them only if it is the next.
+   */
+  private static String withLetters(MatchResult list) {
+    String letters = list.group(1);
+    int before = Integer.parseInt(list.group(2));
+    StringBuilder all = new StringBuilder(letters + before);
+    for (String more : list.group(3).replaceAll("\\s", "").split("[,/]", -1)) {
+      if (more.isEmpty()) {
+        continue;
+      }
+      int number = Integer.parseInt(more.replaceFirst("-.*", ""));
+      boolean fits = VALUED.matcher(letters).matches() ? number == before + 1 : number > before;
+      if (!fits) {
+        return Matcher.quoteReplacement(list.group());
+      }
+      all.append(", ").append(letters).append(more);
+      before = Integer.parseInt(more.replaceFirst(".*-", ""));
+    }
+    return all.toString();
   }
 
   private static boolean sameLetters(Matcher range) {

@@ -75,6 +75,27 @@ final class DeviceGuess {
           Map.entry("line driver", "io"),
           Map.entry("connector", "io"));
 
+  /** What a part is where a list calls it so. */
+  private record Called(String device, Pattern words) {
+    Called(String device, String words) {
+      this(device, Pattern.compile("(?i)(?<![a-z])(" + words + ")(?![a-z])"));
+    }
+  }
+
+  /** What parts are called in lists whose letters say nothing (common practice, no source). */
+  private static final List<Called> CALLED =
+      List.of(
+          new Called("crystal", "crystal|xtal|quartz|resonator"),
+          new Called("oscillator", "osc|oscillator|xo|tcxo|clock module|[0-9.]+ ?[mk]hz"),
+          new Called("optocoupler", "opto-?(coupler|isolator)"),
+          new Called("back-up-cell", "battery|back-?up cell|ni-?cd|lithium cell"),
+          new Called("fuse", "fuse"),
+          new Called("speaker", "speaker|buzzer|beeper|piezo"),
+          new Called("led", "led"),
+          new Called("electrolytic", "electrolytic|elco"),
+          new Called("relay-5", "relay"),
+          new Called("switch", "push ?button|tact switch|reset (switch|button)"));
+
   private final DeviceLibrary library;
   private final MarkingReader reader;
   private final Map<String, String> said;
@@ -175,6 +196,11 @@ final class DeviceGuess {
                 byLetter(part, letters)
                     .filter(d -> fits(d, part))
                     .map(d -> new Told(Optional.of(d), first, "the letter of its place")))
+        .or(
+            () ->
+                byWords(part)
+                    .filter(d -> fits(d, part))
+                    .map(d -> new Told(Optional.of(d), first, "what the list calls it")))
         .orElseGet(() -> new Told(Optional.empty(), first, ""));
   }
 
@@ -291,6 +317,18 @@ final class DeviceGuess {
           default -> "";
         };
     return library.find(name);
+  }
+
+  /** Where neither marking nor letter tells: a part that is called what it is. */
+  private Optional<Device> byWords(DraftBoard.DraftPart part) {
+    String text = part.texts.isEmpty() ? part.value : part.texts.getFirst();
+    if (!isPrint(text)) {
+      return Optional.empty();
+    }
+    return CALLED.stream()
+        .filter(each -> each.words().matcher(text).find())
+        .findFirst()
+        .flatMap(each -> library.find(each.device()));
   }
 
   private static boolean isCalled(DraftBoard.DraftPart part, String word) {

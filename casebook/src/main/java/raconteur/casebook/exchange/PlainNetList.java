@@ -24,8 +24,8 @@ import raconteur.core.board.Designator;
  */
 final class PlainNetList {
   private static final Pattern PIN =
-      Pattern.compile("[A-Za-z0-9/_]{1,16}[.\\-:][A-Za-z0-9+_]{1,6}");
-  private static final Pattern NODE = Pattern.compile("(.+)[.\\-:]([A-Za-z0-9+_]{1,6})");
+      Pattern.compile("[A-Za-z0-9/_]{1,16}[.\\-:](?:[A-Za-z0-9+_]{1,6}|-)");
+  private static final Pattern NODE = Pattern.compile("(.+)[.\\-:]([A-Za-z0-9+_]{1,6}|-)");
 
   /** A net's name, then its pins behind a colon, an equals sign or a space. */
   private static final Pattern HEAD =

@@ -108,7 +108,10 @@ class PartsListsTest {
     "C1–C3, 'C1 C2 C3'",
     "IC 7, IC7",
     "'5C 5D', '5C 5D'",
-    "U14, U14"
+    "U14, U14",
+    "'IC30,31', 'IC30 IC31'",
+    "'U4, 5, 9-11', 'U4 U5 U9 U10 U11'",
+    "'C1, 2 and 3', 'C1 C2 C3'"
   })
   void placesAreWrittenAsPeopleWriteThem(String cell, String names) {
     assertThat(DesignatorList.read(cell).names()).containsExactly(names.split(" "));
@@ -116,7 +119,7 @@ class PartsListsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"C9-C2", "C1-C99999", "see note 3!"})
+  @ValueSource(strings = {"C9-C2", "C1-C99999", "see note 3!", "R1, 10", "U9, 4"})
   void whatIsNoListOfPlacesIsSaid(String cell) {
     assertThat(DesignatorList.read(cell).problem()).isPresent();
   }
@@ -141,7 +144,11 @@ class PartsListsTest {
     "Q3, 2N3904, transistor-ebc",
     "F1, 2A, fuse",
     "VR1, 7805, 7805",
-    "Y1, 3.579545 MHz, crystal"
+    "Y1, 3.579545 MHz, crystal",
+    "IC10, 24.000MHz osc module, oscillator",
+    "U3, 4 MHz crystal, crystal",
+    "IC9, opto-isolator, optocoupler",
+    "SW1, DIP SW 8, dip-switch-8"
   })
   void theLetterOfThePlaceComesBeforeANumberThatIsAValue(
       String place, String value, String device) {

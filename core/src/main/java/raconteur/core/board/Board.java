@@ -75,6 +75,35 @@ public final class Board {
         pins.putIfAbsent(new PinRef(part.designator(), pin.number()), pin);
       }
     }
+    nets.values().stream().filter(net -> !isSupply(net.name())).forEach(this::drivenByUnknown);
+  }
+
+  /**
+   * A line that nothing known puts a level on is driven by the one chip on it that nobody
+   * described; where it leaves the board, too, it may as well come from there.
+   */
+  private void drivenByUnknown(Net net) {
+    List<PinRef> unknown =
+        net.path().stream()
+            .filter(pin -> part(pin.part()).filter(p -> p.device().isUnknown()).isPresent())
+            .toList();
+    boolean driven = net.path().stream().anyMatch(pin -> kind(pin).drives());
+    if (driven || unknown.size() != 1) {
+      return;
+    }
+    PinRef pin = unknown.getFirst();
+    boolean leaves =
+        net.path().stream()
+            .anyMatch(p -> part(p.part()).filter(x -> x.device().isContact()).isPresent());
+    pin(pin)
+        .ifPresent(
+            known ->
+                pins.put(
+                    pin,
+                    new DevicePin(
+                        known.number(),
+                        known.name(),
+                        leaves ? PinKind.THREE_STATE : PinKind.OUTPUT)));
   }
 
   private static <T> Map<String, T> index(

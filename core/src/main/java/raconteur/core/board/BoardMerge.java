@@ -224,19 +224,20 @@ public final class BoardMerge {
     if (here.equals(there)) {
       return here;
     }
-    boolean told = !here.isUnknown() && !there.isUnknown() && !here.name().equals(there.name());
+    boolean told = !here.isUnknown() && !there.isUnknown() && !sameKind(here, there);
     if (told) {
       conflicts.add(new Conflict(known.designator(), here.name(), there.name()));
     }
-    Device wanted =
-        (here.isUnknown() && !there.isUnknown()) || (told && winner == Winner.WHAT_IS_ADDED)
-            ? there
-            : here;
+    boolean better = here.isUnknown() ? !there.isUnknown() : !told && saysMore(there, here);
+    Device wanted = better || (told && winner == Winner.WHAT_IS_ADDED) ? there : here;
     Set<String> needed = new LinkedHashSet<>(pinsHere.getOrDefault(known.designator(), List.of()));
     if (wanted.isUnknown()) {
       needed.addAll(pinsAdded.getOrDefault(known.designator(), List.of()));
     }
-    List<String> lacking = needed.stream().filter(n -> wanted.pin(n).isEmpty()).toList();
+    List<String> lacking =
+        needed.stream()
+            .filter(n -> wanted.pin(n).isEmpty() && wanted.pinNamed(n).isEmpty())
+            .toList();
     if (lacking.isEmpty()) {
       return wanted;
     }
@@ -245,9 +246,36 @@ public final class BoardMerge {
           new Conflict(
               known.designator(),
               "nets at pin " + String.join(", ", lacking),
-              "a " + wanted.name() + ", which has no such pin"));
+              wanted.name() + " has no such pin"));
     }
     return grown(here, lacking, known.designator());
+  }
+
+  /** Whether two say the same of a part, one of them perhaps more of it. */
+  private static boolean sameKind(Device one, Device other) {
+    return stem(one).equals(stem(other))
+        || (one.isCapacitor() && other.isCapacitor())
+        || isNameless(one)
+        || isNameless(other);
+  }
+
+  private static boolean isNameless(Device device) {
+    return device.name().startsWith("unknown-");
+  }
+
+  /** Of two of one kind: by how many pins it has, or because one is only what its letter says. */
+  private static boolean saysMore(Device one, Device other) {
+    if (one.isUnknown()) {
+      return false;
+    }
+    return stem(one).equals(stem(other))
+        ? one.pins().size() > other.pins().size()
+        : isNameless(other) || (other.isCeramicCapacitor() && !one.isCeramicCapacitor());
+  }
+
+  /** The name without its number of pins, such as that of a row of resistors. */
+  private static String stem(Device device) {
+    return device.name().replaceFirst("(?<=[a-z]-)[0-9]{1,3}$", "");
   }
 
   /** A device of the board's own with the pins that were named. */
@@ -284,22 +312,30 @@ public final class BoardMerge {
     Map<String, Net> nets = new LinkedHashMap<>();
     board.nets().forEach(n -> nets.put(n.name(), n));
     for (Net net : more.nets()) {
-      List<PinRef> path = net.path().stream().filter(this::exists).toList();
-      net.path().stream()
+      List<PinRef> all = net.path().stream().map(this::byNumber).toList();
+      List<PinRef> path = all.stream().filter(this::exists).toList();
+      all.stream()
           .filter(p -> !exists(p))
           .forEach(
               p ->
                   conflicts.add(
                       new Conflict(
-                          p.toString(),
-                          "a " + deviceOf(p) + ", which has no such pin",
-                          "in net " + net.name())));
+                          p.toString(), deviceOf(p) + " has no such pin", "in net " + net.name())));
       if (!path.isEmpty()) {
         add(net.withPath(path), nets);
       }
     }
     nets.values().removeIf(n -> n.path().isEmpty());
     return List.copyOf(nets.values());
+  }
+
+  /** A pin that is called by its name, where the part is known by now. */
+  private PinRef byNumber(PinRef pin) {
+    return Optional.ofNullable(parts.get(pin.part()))
+        .filter(part -> part.device().pin(pin.number()).isEmpty())
+        .flatMap(part -> part.device().pinNamed(pin.number()))
+        .map(named -> new PinRef(pin.part(), named.number()))
+        .orElse(pin);
   }
 
   private String deviceOf(PinRef pin) {

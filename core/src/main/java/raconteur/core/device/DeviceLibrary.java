@@ -152,7 +152,10 @@ public final class DeviceLibrary {
   /** The letters of an edge connector's second side: none that reads as a figure (from memory). */
   private static final String EDGE_LETTERS = "ABCDEFHJKLMNPRSTUVWXYZ";
 
-  /** One side by number, the other by letter, twice the letter where one round is not enough. */
+  /**
+   * One side by number, the other by letter. Where one round is not enough, twice the letter, which
+   * others write as a small one: that is the pin's name.
+   */
   private static List<DevicePin> edge(int count) {
     List<DevicePin> pins = new ArrayList<>();
     int side = (count + 1) / 2;
@@ -161,8 +164,10 @@ public final class DeviceLibrary {
     }
     for (int i = 0; i < count - side; i++) {
       char letter = EDGE_LETTERS.charAt(i % EDGE_LETTERS.length());
-      String name = String.valueOf(letter).repeat(1 + i / EDGE_LETTERS.length());
-      pins.add(new DevicePin(name, name, PinKind.PASSIVE));
+      int rounds = 1 + i / EDGE_LETTERS.length();
+      String number = String.valueOf(letter).repeat(rounds);
+      String name = rounds == 2 ? String.valueOf(Character.toLowerCase(letter)) : number;
+      pins.add(new DevicePin(number, name, PinKind.PASSIVE));
     }
     return pins;
   }

@@ -12,6 +12,7 @@ import java.util.Set;
  * @param supply whether the board is powered, as far as was said
  * @param undone how many things were undone in all
  * @param off the numbers of those that are not back yet
+ * @param symptom the card the board showed last, empty for none
  */
 public record BenchContext(
     Set<String> partsOut,
@@ -19,7 +20,8 @@ public record BenchContext(
     String lastRail,
     Supply supply,
     int undone,
-    Set<Integer> off) {
+    Set<Integer> off,
+    String symptom) {
   public static final BenchContext FRESH = new BenchContext(Set.of(), Map.of(), "");
 
   /** Whether the board is powered. */
@@ -35,7 +37,22 @@ public record BenchContext(
     off = Set.copyOf(off);
   }
 
+  public BenchContext(
+      Set<String> partsOut,
+      Map<String, Double> lastRailOhms,
+      String lastRail,
+      Supply supply,
+      int undone,
+      Set<Integer> off) {
+    this(partsOut, lastRailOhms, lastRail, supply, undone, off, "");
+  }
+
   public BenchContext(Set<String> partsOut, Map<String, Double> lastRailOhms, String lastRail) {
     this(partsOut, lastRailOhms, lastRail, Supply.NOT_SAID, 0, Set.of());
+  }
+
+  /** The same, the board showing this. */
+  BenchContext showing(String card) {
+    return new BenchContext(partsOut, lastRailOhms, lastRail, supply, undone, off, card);
   }
 }

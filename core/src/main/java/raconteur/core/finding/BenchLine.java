@@ -1,10 +1,13 @@
 package raconteur.core.finding;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
@@ -45,6 +48,26 @@ public final class BenchLine {
 
   private static final int MOST_NAMED = 4;
 
+  private static final String LISTED_FOR = " listed for:";
+
+  /** Where one thing that is said in a breath ends and the next begins. */
+  private static final Pattern BREATH =
+      Pattern.compile(
+          "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+(?:and|but|then|so)\\s+(?:then\\s+)?");
+
+  /** Says nothing of its own. */
+  private static final Pattern OTHERWISE =
+      Pattern.compile(
+          "(?i)(?:otherwise|else|apart from that|the rest|rest|everything else)(?: is| are| all)*"
+              + " (?:ok|okay|fine|good|works|normal|alright)");
+
+  private static final Pattern SAME =
+      Pattern.compile(
+          "(?i)(?:(?:it is |it's )?(?:still )?(?:the |exactly the )?same(?:"
+              + " (?:fault|thing|problem))?|no"
+              + " (?:change|difference|effect|help|better|luck)|nothing"
+              + " changed|unchanged|did(?:n't| not) (?:help|change)(?: anything)?)");
+
   private final Board board;
 
   public BenchLine(Board board) {
@@ -63,10 +86,76 @@ public final class BenchLine {
     }
     Understanding asSaid = asSaid(line, context);
     return switch (asSaid) {
-      case Understanding.Understood _, Understanding.Asked _ -> asSaid;
+      case Understanding.Understood _, Understanding.Asked _, Understanding.InTurn _ -> asSaid;
       case Understanding.Unfinished _ -> reworded(line, context, true).orElse(asSaid);
-      case Understanding.Refused _ -> reworded(line, context, false).orElse(asSaid);
+      case Understanding.Refused _ -> inOtherWords(line, context).orElse(asSaid);
     };
+  }
+
+  /** The line by a rewording, or else by what its words mean. */
+  private Optional<Understanding> inOtherWords(String line, BenchContext context) {
+    if (!context.symptom().isEmpty() && SAME.matcher(line.strip()).matches()) {
+      return Optional.of(asSaid(ScreenPhrase.VERB + " " + context.symptom(), context));
+    }
+    Optional<Understanding> reworded = reworded(line, context, false);
+    if (reworded.filter(u -> !(u instanceof Understanding.Refused)).isPresent()) {
+      return reworded;
+    }
+    Optional<Understanding> inTurn = inTurn(line, context);
+    if (inTurn.isPresent()) {
+      return inTurn;
+    }
+    if (isAsked(reworded)) {
+      return reworded;
+    }
+    boolean usual = phrase(new Words(board, line)).filter(p -> p instanceof VerbPhrase).isPresent();
+    String plain = Rewordings.shipped().plain(line);
+    return Spoken.understand(board, plain, usual, u -> asSaid(u, context))
+        // One that begins with a usual verb is refused for what is wrong with it.
+        .filter(u -> !(u instanceof Understanding.Refused) || !usual)
+        .or(() -> reworded);
+  }
+
+  /** Whether a rewording knows the line, and asks for what it lacks. */
+  private static boolean isAsked(Optional<Understanding> reworded) {
+    return reworded.filter(r -> !r.sentence().contains(LISTED_FOR)).isPresent();
+  }
+
+  /** What is said in one breath, where each piece of it by itself is a line. */
+  private Optional<Understanding> inTurn(String line, BenchContext context) {
+    List<String> pieces =
+        Arrays.stream(BREATH.split(line.strip()))
+            .filter(p -> !p.isBlank() && !OTHERWISE.matcher(p.strip()).matches())
+            .toList();
+    if (pieces.isEmpty() || pieces.getFirst().equals(line.strip())) {
+      return Optional.empty();
+    }
+    List<Understanding.Understood> all = new ArrayList<>();
+    BenchContext now = context;
+    for (String piece : pieces) {
+      Understanding taken = understand(again(piece, all, now), now);
+      if (taken instanceof Understanding.Understood understood) {
+        all.add(understood);
+      } else if (taken instanceof Understanding.InTurn(List<Understanding.Understood> more)) {
+        all.addAll(more);
+      } else {
+        return Optional.empty();
+      }
+      if (all.getLast().statement() instanceof Finding.Symptom(String card)) {
+        now = now.showing(card);
+      }
+    }
+    List<Understanding.Understood> once = all.stream().distinct().toList();
+    return Optional.of(once.size() == 1 ? once.getFirst() : new Understanding.InTurn(once));
+  }
+
+  /** After something was done, “same” is what the board showed before. */
+  private static String again(
+      String piece, List<Understanding.Understood> before, BenchContext context) {
+    boolean done = !before.isEmpty() && before.getLast().statement() instanceof Statement.Mended;
+    return done && !context.symptom().isEmpty() && SAME.matcher(piece.strip()).matches()
+        ? ScreenPhrase.VERB + " " + context.symptom()
+        : piece;
   }
 
   /**
@@ -76,7 +165,7 @@ public final class BenchLine {
    */
   private Optional<Understanding> reworded(String line, BenchContext context, boolean begun) {
     String plain = Rewordings.shipped().plain(line);
-    if (!begun && !plain.equals(line.strip())) {
+    if (!plain.equals(line.strip())) {
       Understanding respelt = asSaid(plain, context);
       if (respelt instanceof Understanding.Understood || respelt instanceof Understanding.Asked) {
         return Optional.of(respelt);
@@ -115,7 +204,8 @@ public final class BenchLine {
             + near.parts().stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
             + (near.parts().size() > MOST_NAMED ? " and others" : "")
             + (one ? " is" : " are")
-            + " listed for: say function "
+            + LISTED_FOR
+            + " say function "
             + near.word()
             + " bad, or good.");
   }

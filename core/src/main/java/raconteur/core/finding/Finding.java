@@ -322,13 +322,24 @@ public sealed interface Finding extends Statement {
 
   /** How warm a part feels beside its twins. */
   enum Warmth {
+    /** Nobody leaves a finger on it. */
+    BURNING,
     HOT,
     NORMAL,
-    COLD
+    COLD;
+
+    boolean isTooWarm() {
+      return this == BURNING || this == HOT;
+    }
   }
 
   /** A part touched, or seen by a thermal camera, while running. */
   record Heat(String part, Warmth warmth) implements Shown {
+    /** Whether it is warmer than it should be. */
+    public boolean tooWarm() {
+      return warmth.isTooWarm();
+    }
+
     @Override
     public TestKind kind() {
       return TestKind.of("heat");

@@ -21,6 +21,7 @@ final class PartPhrase implements Phrase {
     PINS,
     OLD,
     WAS,
+    BURNING,
     HOT,
     NORMAL,
     COLD
@@ -39,6 +40,7 @@ final class PartPhrase implements Phrase {
     ABOUT.put("pins", About.PINS);
     ABOUT.put("old", About.OLD);
     ABOUT.put("was", About.WAS);
+    ABOUT.put("burning", About.BURNING);
     ABOUT.put("hot", About.HOT);
     ABOUT.put("normal", About.NORMAL);
     ABOUT.put("cold", About.COLD);
@@ -112,7 +114,12 @@ final class PartPhrase implements Phrase {
     }
     return new Understanding.Understood(
         new Finding.Heat(part.designator(), warmth),
-        named(part) + " feels " + warmth.name().toLowerCase(Locale.ROOT) + " beside its twins.");
+        warmth == Finding.Warmth.BURNING
+            ? named(part) + " is too hot to touch."
+            : named(part)
+                + " feels "
+                + warmth.name().toLowerCase(Locale.ROOT)
+                + " beside its twins.");
   }
 
   static boolean isCapacitor(Part part) {

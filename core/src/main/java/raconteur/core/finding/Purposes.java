@@ -96,7 +96,17 @@ final class Purposes {
   private static List<String> words(String text) {
     return Arrays.stream(text.toLowerCase(Locale.ROOT).split("[^a-z0-9]+", -1))
         .filter(w -> !w.isEmpty() && !SAYS_NOTHING.contains(w))
-        .map(w -> w.length() > 3 && w.endsWith("s") ? w.substring(0, w.length() - 1) : w)
+        .map(Purposes::one)
         .toList();
+  }
+
+  /** Of several, one. */
+  private static String one(String word) {
+    if (word.matches(".{2,}(?:ch|sh|x)es")) {
+      return word.substring(0, word.length() - 2);
+    }
+    return word.length() > 3 && word.endsWith("s") && !word.endsWith("ss")
+        ? word.substring(0, word.length() - 1)
+        : word;
   }
 }

@@ -176,7 +176,7 @@ record SeveralSubjects(
           statements.add(statement);
           question = question.or(() -> Optional.of(sentence));
         }
-        case Understanding.Unfinished _, Understanding.Refused _ -> {
+        case Understanding.InTurn _, Understanding.Unfinished _, Understanding.Refused _ -> {
           return understood;
         }
       }

@@ -1,5 +1,8 @@
 package raconteur.core.finding;
 
+import java.util.List;
+import java.util.stream.Collectors;
+
 /** What the bench line makes of what is typed so far. */
 public sealed interface Understanding {
 
@@ -11,6 +14,24 @@ public sealed interface Understanding {
 
   /** Clear, but so odd that it has to be confirmed. */
   record Asked(Statement statement, String sentence) implements Understanding {}
+
+  /**
+   * Clear, but more than one line holds: said in one breath, kept one after another.
+   *
+   * @param lines in the order they were said
+   */
+  record InTurn(List<Understood> lines) implements Understanding {
+    public InTurn {
+      lines = List.copyOf(lines);
+    }
+
+    @Override
+    public String sentence() {
+      return lines.stream()
+          .map(l -> l.statement().line())
+          .collect(Collectors.joining("; then ", "Kept as " + lines.size() + " lines: ", "."));
+    }
+  }
 
   /** Good so far; the sentence says what comes next. */
   record Unfinished(String sentence) implements Understanding {}

@@ -1,5 +1,6 @@
 package raconteur.core.judge;
 
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -21,6 +22,14 @@ public final class BenchGuard {
 
   /** The same understanding, or a question in its place. */
   public static Understanding guard(Understanding understanding, Board board, Telling telling) {
+    if (understanding instanceof Understanding.InTurn(List<Understanding.Understood> lines)) {
+      return lines.stream()
+          .map(line -> guard(line, board, telling))
+          .filter(line -> line instanceof Understanding.Asked)
+          .map(line -> (Understanding) alone((Understanding.Asked) line))
+          .findFirst()
+          .orElse(understanding);
+    }
     if (!(understanding instanceof Understanding.Understood(Statement said, String sentence))) {
       return understanding;
     }
@@ -67,6 +76,12 @@ public final class BenchGuard {
                 + " needs a negative rail that is not proven since the last mend: prove it first."
                 + " Enter keeps it.")
         : understanding;
+  }
+
+  /** What has to be confirmed is said in a line of its own. */
+  private static Understanding.Refused alone(Understanding.Asked asked) {
+    return new Understanding.Refused(
+        "Say it line by line, " + asked.statement().line() + " first: " + asked.sentence());
   }
 
   private static boolean moves(Statement said) {

@@ -137,9 +137,7 @@ public final class RailVoltage {
         .flatMap(
             f ->
                 switch (f) {
-                  case Finding.Heat(String part, Finding.Warmth warmth)
-                      when warmth == Finding.Warmth.HOT ->
-                      Optional.of(part).stream();
+                  case Finding.Heat heat when heat.tooWarm() -> Optional.of(heat.part()).stream();
                   case Finding.Temperature(String part, double celsius) when celsius > hot ->
                       Optional.of(part).stream();
                   case Finding _ -> java.util.stream.Stream.<String>empty();

@@ -17,9 +17,10 @@ public final class PartWords {
   private static final Pattern WAYS =
       Pattern.compile(
           "(?i)(?<![0-9.])([0-9]{1,3})[\\s-]*"
-              + "(?:ways?|pins?|pos|positions?|poles?|contacts?|conductors?|[pw])\\b");
+              + "(?:ways?|pins?|pos|positions?|poles?|contacts?|conductors?|bits?|[pw])\\b");
   private static final Pattern NAMED =
-      Pattern.compile("(?i)\\b(?:D[ABCDE]|DIN|IDC|SIL|SIP|header|mini-?DIN)[\\s-]?([0-9]{1,3})\\b");
+      Pattern.compile(
+          "(?i)\\b(?:D[ABCDE]|DIN|DI[PL][\\s-]?(?:sw|switch(?:es)?)|DSW|IDC|SIL|SIP|header|mini-?DIN)[\\s-]?([0-9]{1,3})\\b");
   private static final Pattern RESISTORS =
       Pattern.compile("(?i)(?<![0-9.])([0-9]{1,2})\\s*[x×*]\\s*[0-9]+(?:[.,][0-9]+)?\\s*[rkm]");
   private static final Pattern RESISTORS_AFTER =

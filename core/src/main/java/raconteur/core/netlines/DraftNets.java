@@ -21,6 +21,7 @@ import raconteur.core.board.SupplyName;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinKind;
 
 /**
  * A board while its nets are typed: which pin is in which net, which are meant to be in none, and
@@ -180,6 +181,9 @@ final class DraftNets {
     if (edges.contains(part.designator())) {
       return edge(part, word);
     }
+    if (part.device().isUnknown()) {
+      return withPin(part, word);
+    }
     boolean sizeUnknown = unsized.contains(part.designator());
     if (!sizeUnknown || !word.matches("[0-9]{1,3}")) {
       return part;
@@ -194,6 +198,23 @@ final class DraftNets {
     return larger;
   }
 
+  /** A part that nobody described has the pins that are named. */
+  private Part withPin(Part part, String word) {
+    Part now = parts.get(part.designator());
+    Device device = now.device();
+    if (!find(device, word).isEmpty() || !word.matches("[0-9]{1,3}|[A-Z]{1,2}[0-9]{0,2}")) {
+      return now;
+    }
+    List<DevicePin> pins = new ArrayList<>(device.pins());
+    pins.add(new DevicePin(word, word, PinKind.PASSIVE));
+    Device grown =
+        Device.ofPins(
+            device.name(), device.title(), device.deviceClass(), "SIL" + pins.size(), pins);
+    // All parts of that marking are of one device.
+    parts.replaceAll((_, p) -> p.device().equals(device) ? p.with(grown) : p);
+    return parts.get(part.designator());
+  }
+
   /**
    * An edge whose second side is called by figures, too, has no letters; one that is said to have
    * so many ways and has more on a side has them on both.
@@ -201,14 +222,14 @@ final class DraftNets {
   private Part edge(Part part, String word) {
     Part now = parts.get(part.designator());
     Device device = now.device();
-    if (device.pin(word).isPresent()) {
-      if (word.matches("[A-Z]+")) {
+    if (!find(device, word).isEmpty()) {
+      if (word.matches("[A-Za-z]+")) {
         letteredEdges.add(part.designator());
       }
       return now;
     }
     int ways = device.pins().size();
-    boolean lettered = isLettered(part.designator()) || word.matches("[A-Z]+");
+    boolean lettered = isLettered(part.designator()) || word.matches("[A-Za-z]+");
     if (lettered) {
       letteredEdges.add(part.designator());
     }
@@ -222,7 +243,7 @@ final class DraftNets {
     Optional<Part> fitting =
         larger.stream()
             .flatMap(name -> DeviceLibrary.numbered(name).stream())
-            .filter(d -> d.pin(word).isPresent())
+            .filter(d -> !find(d, word).isEmpty())
             .map(now::with)
             .findFirst();
     fitting.ifPresent(p -> parts.put(part.designator(), p));
@@ -259,6 +280,17 @@ final class DraftNets {
     unconnected.addAll(pins);
   }
 
+  /** The board's own devices, those that nobody described with the pins they have by now. */
+  private List<Device> devices() {
+    Map<String, Device> own = new LinkedHashMap<>();
+    base.devices().forEach(d -> own.put(d.name(), d));
+    parts.values().stream()
+        .map(Part::device)
+        .filter(Device::isUnknown)
+        .forEach(d -> own.put(d.name(), d));
+    return List.copyOf(own.values());
+  }
+
   /** The board with all that was typed. */
   BoardContents contents() {
     Map<String, Net> before =
@@ -276,6 +308,7 @@ final class DraftNets {
         .filter(p -> !known.contains(p))
         .forEach(p -> free.add(new NoConnect(p, "typed as unconnected")));
     return base.withParts(List.copyOf(parts.values()))
+        .withDevices(devices())
         .withNets(all)
         .withNoConnects(free)
         .withRails(rails())

@@ -74,7 +74,8 @@ public final class AskedTest {
     return switch (heard) {
       case Understanding.Understood(Statement statement, _) -> statement;
       case Understanding.Asked(Statement statement, _) -> statement;
-      case Understanding.Unfinished _, Understanding.Refused _ -> new Statement.Remark("");
+      case Understanding.InTurn _, Understanding.Unfinished _, Understanding.Refused _ ->
+          new Statement.Remark("");
     };
   }
 }

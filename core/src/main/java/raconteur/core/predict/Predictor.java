@@ -206,10 +206,7 @@ public final class Predictor {
               told.stream()
                   .filter(other -> other.moment().epoch() == moment.epoch())
                   .map(DatedFinding::finding)
-                  .filter(
-                      other ->
-                          other instanceof Finding.Heat(_, Finding.Warmth warmth)
-                              && warmth == Finding.Warmth.HOT)
+                  .filter(other -> other instanceof Finding.Heat heat && heat.tooWarm())
                   .map(other -> other.subject().part())
                   .collect(Collectors.toSet()));
       case Finding _ -> Expectation.NONE;

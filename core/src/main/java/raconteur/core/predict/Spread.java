@@ -226,6 +226,10 @@ final class Spread {
     nets.wiring(id(pin))
         .ifPresent(
             wiring -> {
+              if (wiring.drivers().stream().anyMatch(d -> board.kind(d) == PinKind.OUTPUT)) {
+                // An output that is never let go of needs no resistor.
+                return;
+              }
               boolean driven = wiring.drivers().stream().anyMatch(d -> board.kind(d).drives());
               changeNet(pin, driven ? Signal.DOUBTFUL : Signal.FLOATING);
             });

@@ -50,6 +50,12 @@ final class UsualLevels {
           "(RD|WR|MREQ|M1|RFSH|R/W|RW|R/-W|AS|DS|UDS|LDS|DTACK|ALE|SYNC|E|PHI[0-2]?|VMA|PSEN|"
               + "LMRD|MEMR|MEMW|DBIN|IO/M|S0|S1|MRDC|DEN|READ|WRITE)");
 
+  /** Names people give to what makes a picture or a step (common practice, no source). */
+  private static final Pattern MOVING_NAME =
+      Pattern.compile(
+          "(?i)/?[CHV]?[-_"
+              + " ]?(?:SYNC|BLANK(?:ING)?|BLK)|[HV](?:S|BL)|.*CLK[0-9]*|CLOCK.*|PHI[0-9]?|[0-9.]*M(?:HZ)?");
+
   /** What keeps a counter or a register at rest (names of The TTL Data Book, from memory). */
   private static final Map<String, Signal> HOLDS =
       Map.ofEntries(
@@ -168,6 +174,19 @@ final class UsualLevels {
       }
     }
     Clocks.clockPins(board).forEach(pin -> say(pin, Signal.TOGGLING));
+    if (running) {
+      board.nets().stream()
+          .filter(this::movesByName)
+          .forEach(n -> say(n.path().getFirst(), Signal.TOGGLING));
+    }
+  }
+
+  /** A sync or clock by its name, from a chip that nobody described. */
+  private boolean movesByName(Net net) {
+    List<PinRef> from = driversOf(net);
+    return MOVING_NAME.matcher(net.name()).matches()
+        && from.size() == 1
+        && board.part(from.getFirst().part()).filter(p -> p.device().isUnknown()).isPresent();
   }
 
   /** Lines that nothing drives rest where a resistor pulls them. */

@@ -216,6 +216,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     private final Map<String, Double> lastOhms = new HashMap<>();
     private final Map<String, Pulled> pulls = new HashMap<>();
     private String lastRail = "";
+    private String symptom = "";
     private int epoch;
     private BenchContext.Supply supply = BenchContext.Supply.NOT_SAID;
     private int undone;
@@ -239,25 +240,31 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
       }
       for (Entry entry : entries) {
         if (entry instanceof Entry.Line line) {
-          lines.add(new Told(line, meaning(line)));
+          meanings(line).forEach(meaning -> lines.add(new Told(line, meaning)));
         }
       }
       return new Telling(lines, context(), epoch, partsOut);
     }
 
     private BenchContext context() {
-      return new BenchContext(partsOut, lastOhms, lastRail, supply, undone, off);
+      return new BenchContext(partsOut, lastOhms, lastRail, supply, undone, off, symptom);
     }
 
-    private Told.Meaning meaning(Entry.Line line) {
+    /** What a line means; several where it says several things one after another. */
+    private List<Told.Meaning> meanings(Entry.Line line) {
       if (struck.containsKey(line.number())) {
-        return new Told.Struck(struck.get(line.number()));
+        return List.of(new Told.Struck(struck.get(line.number())));
       }
       return switch (benchLine.understand(line.line(), context())) {
-        case Understanding.Understood understood -> counts(understood.statement());
-        case Understanding.Asked asked -> counts(asked.statement());
-        case Understanding.Unfinished unfinished -> new Told.Unread(unfinished.sentence());
-        case Understanding.Refused refused -> new Told.Unread(refused.sentence());
+        case Understanding.Understood understood -> List.of(counts(understood.statement()));
+        case Understanding.Asked asked -> List.of(counts(asked.statement()));
+        case Understanding.InTurn(List<Understanding.Understood> all) -> {
+          List<Told.Meaning> meanings = new ArrayList<>();
+          all.forEach(one -> meanings.add(counts(one.statement())));
+          yield meanings;
+        }
+        case Understanding.Unfinished(String why) -> List.of(new Told.Unread(why));
+        case Understanding.Refused(String why) -> List.of(new Told.Unread(why));
       };
     }
 
@@ -285,6 +292,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
               .ifPresent(pulled -> lastOhms.put(pulled.rail(), pulled.ohms()));
         }
         case Statement.Mended mended -> mended(mended.mend());
+        case Finding.Symptom(String card) -> symptom = card;
         case Finding.RailOhms reading when reading.reversed() -> {}
         case Finding.RailOhms reading -> railRead(reading.rail(), reading.ohms());
         case Finding.PullStep pull -> {

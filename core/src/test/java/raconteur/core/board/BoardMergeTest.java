@@ -62,6 +62,44 @@ class BoardMergeTest {
     assertThat(both.depth()).isEqualTo(Depth.BEHAVIOUR);
   }
 
+  /**
+   * What a list of nets guesses by a letter is no contradiction, and pins may go by their names.
+   */
+  @Test
+  void aGuessByTheLetterGivesWayAndPinsAreFoundByName() {
+    Board list =
+        board(
+            """
+            {"part": "C1", "device": "electrolytic", "block": "power"},
+            {"part": "RN1", "device": "resistor-pack-9", "block": "ram"}
+            """,
+            "");
+    Board nets =
+        board(
+            """
+            {"part": "C1", "device": "capacitor", "block": "power"},
+            {"part": "RN1", "device": "resistor-pack-2", "block": "ram"},
+            {"part": "U1", "device": "unknown-U1", "block": "ram"}
+            """,
+            """
+            {"net": "A0", "path": ["RN1.2", "U1.3"]}
+            """);
+    BoardContents named =
+        nets.contents()
+            .withNets(
+                List.of(
+                    new Net(
+                        "+5V", List.of(PinRef.parse("C1.+"), PinRef.parse("U1.14")), List.of())));
+    for (Winner winner : Winner.values()) {
+      var both = BoardMerge.of(list.contents(), named, winner);
+      assertThat(both.conflicts()).isEmpty();
+      assertThat(both.contents().parts().getFirst().device().name()).isEqualTo("electrolytic");
+      assertThat(both.contents().nets().getFirst().path()).contains(PinRef.parse("C1.1"));
+      assertThat(merged(nets, list).part("RN1").orElseThrow().device().name())
+          .isEqualTo("resistor-pack-9");
+    }
+  }
+
   @Test
   void theOrderOfTheTwoDoesNotMatterForWhatIsKnown() {
     Board one = merged(LIST, NETS);

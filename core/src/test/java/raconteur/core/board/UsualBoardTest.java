@@ -9,8 +9,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.Boards;
+import raconteur.core.ToldStories;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.DeviceLibrary;
+import raconteur.core.device.PinKind;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Finding;
@@ -234,5 +236,16 @@ class UsualBoardTest {
             r ->
                 assertThat(r.summary().toLowerCase(Locale.ROOT))
                     .contains(says.strip().toLowerCase(Locale.ROOT)));
+  }
+
+  /** The only chip on a line that nobody described is what puts a level on it. */
+  @Test
+  void aLineThatNothingKnownDrivesIsDrivenByTheChipNobodyDescribed() {
+    Board board = ToldStories.board("whimbrel-3");
+    assertThat(board.kind(PinRef.parse("IC19.10"))).isEqualTo(PinKind.OUTPUT);
+    // A plug may be where it comes from.
+    assertThat(board.kind(PinRef.parse("IC24.60"))).isEqualTo(PinKind.THREE_STATE);
+    // The processor drives its reset, too: nothing is said of the supervisor.
+    assertThat(board.kind(PinRef.parse("IC41.8"))).isEqualTo(PinKind.PASSIVE);
   }
 }

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -29,6 +30,8 @@ class RewordingsTest {
     return switch (heard(line)) {
       case Understanding.Understood(Statement statement, String _) -> statement.line();
       case Understanding.Asked(Statement statement, String _) -> statement.line();
+      case Understanding.InTurn(List<Understanding.Understood> lines) ->
+          lines.stream().map(l -> l.statement().line()).collect(Collectors.joining("; "));
       case Understanding.Unfinished(String why) -> "… " + why;
       case Understanding.Refused(String why) -> "✗ " + why;
     };
@@ -159,8 +162,14 @@ class RewordingsTest {
 
   @Test
   void aWordThatPartsAreListedForIsOfferedWhereTheRestIsNotKnown() {
-    assertThat(CALLED.understand("score digits wrong", BenchContext.FRESH).sentence())
-        .isEqualTo("“score” is what F1, F2, F5 are listed for: say function score bad, or good.");
+    assertThat(CALLED.understand("ball gears whirr loudly wrong", BenchContext.FRESH).sentence())
+        .isEqualTo(
+            "“gears whirr loudly” is not taken in: say function ball bad, and the rest behind"
+                + " note.");
+    assertThat(CALLED.understand("gears of the ball", BenchContext.FRESH).sentence())
+        .isEqualTo(
+            "“ball” is what E1, E2, E3, E4 and others are listed for: say function ball bad, or"
+                + " good.");
     assertThat(CALLED.understand("function gearbox bad", BenchContext.FRESH))
         .isInstanceOf(Understanding.Refused.class);
     assertThat(CALLED.understand("function ball gearbox bad", BenchContext.FRESH).sentence())
@@ -180,8 +189,7 @@ class RewordingsTest {
     assertThat(usual("U14.3 shorted to ground"))
         .isEqualTo("✗ Say what the meter reads, power off: U14.3 gnd 0.8 ohm.");
     assertThat(usual("5V ok")).startsWith("✗ Say what the meter reads");
-    assertThat(usual("pulled U13, 12V 12.0 V"))
-        .isEqualTo("✗ Two lines say it: pull U13, then 12V 12.0 V.");
+    assertThat(usual("pulled U13, 12V 12.0 V")).isEqualTo("pull U13; +12V 12 V");
   }
 
   /** While a usual line is being typed it is not taken for something else. */

@@ -55,6 +55,15 @@ class BenchGuardTest {
         .isInstanceOf(Understanding.Understood.class);
   }
 
+  /** What has to be confirmed may not slip through among other things. */
+  @Test
+  void inOneBreathNothingMovesWhileThePowerIsOnEither() {
+    assertThat(said("U14.3 high, pull U13", "-5V dummy -5.0", "power on").sentence())
+        .startsWith("Say it line by line, pull U13 first: The board is logged as powered");
+    assertThat(said("U14.3 high, U14.4 low", "-5V dummy -5.0", "power on"))
+        .isInstanceOf(Understanding.InTurn.class);
+  }
+
   @Test
   void aMultiRailPartGoesBackOnlyOntoProvenRails() {
     assertThat(said("seat U22", "pull U22").sentence()).contains("prove it first");

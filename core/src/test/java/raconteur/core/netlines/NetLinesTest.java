@@ -21,6 +21,7 @@ import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.SupplyName;
 import raconteur.core.data.Loaded;
+import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 
 class NetLinesTest {
@@ -382,5 +383,29 @@ class NetLinesTest {
         .containsExactly("connector-44");
     assertThat(read("A: J3.22 J3.Z", "B: J3.44 U1.3").problems()).hasSize(1);
     assertThat(read("A: J3.45 U1.3").problems()).hasSize(1);
+  }
+
+  /** A custom chip has the pins that are named, for every part of its marking. */
+  @Test
+  void aPartNobodyDescribedGrowsThePinsThatAreNamed() {
+    Device custom = Device.ofPins("HOUSE-1", "not in the library", "unknown", "SIL1", List.of());
+    BoardContents board =
+        BOARD
+            .withDevices(List.of(custom))
+            .withParts(
+                List.of(
+                    part("U1", "Z80"),
+                    Part.of("U50", custom, "ram"),
+                    Part.of("U51", custom, "ram"),
+                    part("J9", "edge-56")));
+    NetLines.Read read = NetLines.read("D0: U1.14 U50.77\nD1: U1.15 U51.3\nX: U1.6 J9.e", board);
+    assertThat(read.problems()).isEmpty();
+    Loaded<Board> checked = BoardFiles.check(read.contents(), LIBRARY);
+    assertThat(checked).isInstanceOf(Loaded.Ok.class);
+    Board made = ((Loaded.Ok<Board>) checked).value();
+    assertThat(made.part("U50").orElseThrow().device().pins()).hasSize(2);
+    assertThat(made.part("U51").orElseThrow().device().pin("77")).isPresent();
+    assertThat(made.net("X").orElseThrow().path()).contains(PinRef.parse("J9.EE"));
+    assertThat(NetLines.read("X: U50.OUTPUT U1.6", board).problems()).hasSize(1);
   }
 }

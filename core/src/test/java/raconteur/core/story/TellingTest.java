@@ -24,6 +24,17 @@ class TellingTest {
     assertThat(telling.epoch()).isEqualTo(2);
   }
 
+  /** A line of an imported case may say several things: the mend of it parts what is around it. */
+  @Test
+  void whatIsSaidInOneBreathCountsInItsOrder() {
+    Telling telling = tell("screen blank", "U24 hot, mended U24 replaced, screen works");
+    assertThat(telling.findings().stream().map(f -> f.moment().epoch())).containsExactly(0, 0, 1);
+    assertThat(telling.epoch()).isEqualTo(1);
+    Telling again = tell("screen garbage", "mended U24 reflowed", "no change");
+    assertThat(again.findings().getLast().finding()).isEqualTo(new Finding.Symptom("garbage"));
+    assertThat(again.findings().getLast().moment().epoch()).isEqualTo(1);
+  }
+
   @Test
   void aPullStandsOutUntilThePartIsSeatedOrReplaced() {
     assertThat(tell("pull U13", "U8 hot").partsOut()).containsExactly("U13");

@@ -101,7 +101,7 @@ public final class BenchBar extends VBox {
     Understanding understanding = desk.listen(line);
     Style state =
         switch (understanding) {
-          case Understanding.Understood _ -> Style.UNDERSTOOD;
+          case Understanding.Understood _, Understanding.InTurn _ -> Style.UNDERSTOOD;
           case Understanding.Asked _ -> Style.ASKED;
           case Understanding.Unfinished _ -> Style.UNFINISHED;
           case Understanding.Refused _ -> Style.REFUSED;

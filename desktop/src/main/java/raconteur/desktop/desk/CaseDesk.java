@@ -195,6 +195,7 @@ public final class CaseDesk {
     }
     return switch (listen(line)) {
       case Understanding.Understood understood -> keep(understood.statement());
+      case Understanding.InTurn(List<Understanding.Understood> lines) -> keepInTurn(lines);
       case Understanding.Asked asking when question.equals(line) -> keep(asking.statement());
       case Understanding.Asked asking -> {
         question = line;
@@ -215,6 +216,23 @@ public final class CaseDesk {
         yield new DeskState.Kept("Kept as entry " + entry.number() + "." + stock);
       }
     };
+  }
+
+  /** Keeps lines that were said in one breath; where one cannot be kept, those after it are not. */
+  private DeskState.Entered keepInTurn(List<Understanding.Understood> lines) {
+    int kept = 0;
+    DeskState.Entered last = new DeskState.Rejected("There is nothing to keep.");
+    for (Understanding.Understood line : lines) {
+      last = keep(line.statement());
+      if (last instanceof DeskState.Rejected(String why)) {
+        return new DeskState.Rejected(
+            kept == 0
+                ? why
+                : "Kept up to “" + lines.get(kept - 1).statement().line() + "”: " + why);
+      }
+      kept++;
+    }
+    return last;
   }
 
   private StockKeeping stockKeeping() {

@@ -3,6 +3,7 @@ package raconteur.desktop.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doCallRealMethod;
 import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.spy;
 
@@ -23,6 +24,7 @@ import raconteur.core.plan.Shop;
 import raconteur.core.stock.StockItem;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseState;
+import raconteur.core.story.Entry;
 import raconteur.core.story.Told;
 import raconteur.desktop.Demo;
 import raconteur.desktop.workshop.Workshop;
@@ -134,6 +136,43 @@ class CaseDeskTest {
     assertThat(desk.enter("U39.99 low")).isInstanceOf(DeskState.Rejected.class);
     assertThat(desk.enter("U39.7")).isInstanceOf(DeskState.Rejected.class);
     assertThat(desk.telling().lines()).hasSize(before);
+  }
+
+  @Test
+  void whatIsSaidInOneBreathIsKeptAsTheLinesItIs() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    int before = workshop.casebook().find(13).orElseThrow().entries().size();
+    assertThat(desk.listen("reflowed U39, U39.7 still low").sentence())
+        .isEqualTo("Kept as 2 lines: mended U39 reflowed; then U39.7 low.");
+    assertThat(desk.enter("reflowed U39, U39.7 still low")).isInstanceOf(DeskState.Kept.class);
+    assertThat(
+            workshop.casebook().find(13).orElseThrow().entries().stream()
+                .skip(before)
+                .map(e -> ((Entry.Line) e).line()))
+        .containsExactly("mended U39 reflowed", "U39.7 low");
+  }
+
+  @Test
+  void whereTheSecondThingCannotBeKeptTheFirstIsSaidToBe() {
+    Workshop real = workshop();
+    Workshop full =
+        new Workshop(
+            spy(real.casebook()),
+            real.boards(),
+            real.worker(),
+            real.files(),
+            real.instruments(),
+            real.window());
+    doCallRealMethod()
+        .doReturn(new Outcome.Failed<>("The disk is full."))
+        .when(full.casebook())
+        .append(anyInt(), anyString());
+    CaseDesk desk = on(full);
+    int before = desk.telling().lines().size();
+    assertThat(desk.enter("U39.7 low, U39.9 toggling"))
+        .isEqualTo(new DeskState.Rejected("Kept up to “U39.7 low”: The disk is full."));
+    assertThat(desk.telling().lines()).hasSize(before + 1);
   }
 
   @Test

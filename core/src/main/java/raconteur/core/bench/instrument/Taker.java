@@ -34,6 +34,9 @@ public final class Taker {
   private static final double BETWEEN_VOLTS = 1.4;
   private static final double HOT_FROM = 15;
 
+  /** So much warmer than its twins nobody leaves a finger on a part. */
+  private static final double BURNING_FROM = 2.5 * HOT_FROM;
+
   private final SimulatedBoard board;
   private final PluggedIn plugged;
   private final long seed;
@@ -130,9 +133,11 @@ public final class Taker {
     double usual = RobustSpread.of(twins.stream().mapToDouble(t -> t).toArray(), 1).median();
     double off = here.celsius() - usual;
     Finding.Warmth warmth =
-        off > HOT_FROM
-            ? Finding.Warmth.HOT
-            : off < -HOT_FROM / 2 ? Finding.Warmth.COLD : Finding.Warmth.NORMAL;
+        off > BURNING_FROM
+            ? Finding.Warmth.BURNING
+            : off > HOT_FROM
+                ? Finding.Warmth.HOT
+                : off < -HOT_FROM / 2 ? Finding.Warmth.COLD : Finding.Warmth.NORMAL;
     return new Finding.Heat(here.part(), warmth);
   }
 

@@ -1,0 +1,104 @@
+package raconteur.core.finding;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import raconteur.core.data.DataFile;
+import raconteur.core.data.Datum;
+import raconteur.core.data.Loaded;
+
+/**
+ * What words mean as they fall at a bench, from {@code speech.json}.
+ *
+ * @param fillers words that mean nothing
+ * @param meanings the words of every meaning; a star ends the beginning of a word
+ * @param symptoms which words are about what the board shows, the first that fits
+ */
+record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown> symptoms) {
+
+  /**
+   * Words for a symptom.
+   *
+   * @param card the usual card
+   * @param topic words one of which must stand there
+   * @param needs meanings one of which must be there too; none where the topic is enough
+   */
+  record Shown(String card, Set<String> topic, Set<String> needs) {
+    Shown {
+      topic = Set.copyOf(topic);
+      needs = Set.copyOf(needs);
+    }
+
+    boolean isAbout(String word) {
+      return isOneOf(word, topic);
+    }
+  }
+
+  private static final class Holder {
+    static final Speech SHIPPED =
+        DataFile.shipped(
+            Speech.class, "/raconteur/core/data/speech.json", t -> read("speech.json", t));
+  }
+
+  Speech {
+    fillers = Set.copyOf(fillers);
+    symptoms = List.copyOf(symptoms);
+  }
+
+  /** The one that ships with the application. */
+  static Speech shipped() {
+    return Holder.SHIPPED;
+  }
+
+  /** Reads a file of words. */
+  static Loaded<Speech> read(String fileName, String text) {
+    return DataFile.read(fileName, text, (root, issues) -> speech(root));
+  }
+
+  private static Speech speech(Datum root) {
+    root.get("format").oneOf(Map.of("raconteur-speech/1", true));
+    root.onlyKnows(Set.of("format", "origin", "notes", "fillers", "words", "symptoms"));
+    Map<String, Set<String>> meanings = new LinkedHashMap<>();
+    root.get("words").entries().forEach((meaning, words) -> meanings.put(meaning, texts(words)));
+    List<Shown> symptoms = new ArrayList<>();
+    for (Datum row : root.get("symptoms").items()) {
+      row.onlyKnows(Set.of("card", "topic", "needs"));
+      Set<String> needs = texts(row.get("needs"));
+      for (String need : needs) {
+        if (!meanings.containsKey(need)) {
+          throw row.wrong("no words mean " + need);
+        }
+      }
+      symptoms.add(new Shown(row.get("card").text(), texts(row.get("topic")), needs));
+    }
+    return new Speech(texts(root.get("fillers")), meanings, symptoms);
+  }
+
+  private static Set<String> texts(Datum list) {
+    Set<String> texts = new LinkedHashSet<>();
+    list.items().forEach(item -> texts.add(item.text()));
+    return texts;
+  }
+
+  private static boolean isOneOf(String word, Set<String> words) {
+    return words.contains(word)
+        || words.stream()
+            .anyMatch(w -> w.endsWith("*") && word.startsWith(w.substring(0, w.length() - 1)));
+  }
+
+  boolean isFiller(String word) {
+    return fillers.contains(word);
+  }
+
+  /** Whether a word may mean this. */
+  boolean means(String word, String meaning) {
+    Set<String> words = meanings.get(meaning);
+    if (words == null) {
+      throw new IllegalArgumentException("no words mean " + meaning);
+    }
+    return isOneOf(word, words);
+  }
+}

@@ -1,0 +1,595 @@
+package raconteur.core.finding;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinRole;
+
+/**
+ * A line that is neither usual nor a known rewording, taken by the words in it: which parts, pins,
+ * lines it names, what its other words mean ({@link Speech}), and which usual line those come to.
+ * Filling in of a few frames, as in early language understanding (frames with slots; Bobrow and
+ * others 1977, doi:10.1016/0004-3702(77)90018-2). A word without a meaning is never passed over in
+ * a reading or a mend: then the usual line is proposed and not taken. Of what a board shows a
+ * detail or two may go unsaid.
+ *
+ * <p>Cost: a few dozen looks at every word, and every window of words against the board's purposes.
+ */
+final class Spoken {
+  private static final int LONGEST_PURPOSE = 5;
+  private static final int ENOUGH_LETTERS = 2;
+  private static final int MOST_DETAILS = 2;
+  private static final Pattern VOLTS = Pattern.compile("-?[0-9]+(?:[.,][0-9]+)?v(?:olts?)?");
+
+  private final Board board;
+  private final Speech speech;
+  private final List<String> parts = new ArrayList<>();
+  private final List<String> pins = new ArrayList<>();
+  private final List<Net> nets = new ArrayList<>();
+  private final List<String> words = new ArrayList<>();
+
+  /**
+   * A usual line a frame comes to.
+   *
+   * @param unknown the words that have no meaning in it
+   * @param soft whether it says what the board shows, and no reading and no mend
+   */
+  private record Frame(String line, List<String> unknown, boolean soft) {
+    Frame(String line, List<String> unknown) {
+      this(line, unknown, false);
+    }
+
+    /** Whether it may be taken: of what a board shows, a detail or two may go unsaid. */
+    boolean isWhole() {
+      return unknown.size() <= (soft ? MOST_DETAILS : 0)
+          && unknown.stream().noneMatch(w -> w.matches(".*[0-9].*"));
+    }
+
+    /** Whether it is of a line by its name, where the place is still to be asked for. */
+    boolean isOfALine(Spoken spoken) {
+      return spoken.pins.isEmpty() && !spoken.nets.isEmpty();
+    }
+  }
+
+  private Spoken(Board board, String plain) {
+    this.board = board;
+    this.speech = Speech.shipped();
+    String before = "";
+    for (String token : plain.split("\\s+", -1)) {
+      String word = token.replaceAll("^[(\"'“]+|[)\"'”.?]+$", "");
+      if (!word.isEmpty() && !named(word, before)) {
+        words.add(word.toLowerCase(Locale.ROOT));
+      }
+      before = word;
+    }
+    if (parts.isEmpty() && pins.isEmpty() && nets.isEmpty()) {
+      byKind();
+    }
+    if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty()) {
+      byRole();
+    }
+  }
+
+  /** A part's clock or reset is its pin of that role: {@code U5 held in reset}. */
+  private void byRole() {
+    for (PinRole role : List.of(PinRole.RESET, PinRole.CLOCK)) {
+      String word = role.name().toLowerCase(Locale.ROOT);
+      Optional<DevicePin> pin =
+          part(parts.getFirst()).stream()
+              .flatMap(p -> p.device().pins().stream())
+              .filter(p -> p.kind().reads() && role.fits(p.name()))
+              .findFirst();
+      if (!words.contains(word) || pin.isEmpty()) {
+        continue;
+      }
+      words.remove(word);
+      pins.add(parts.removeFirst() + "." + pin.get().number());
+      boolean held = role == PinRole.RESET && words.stream().anyMatch(w -> speech.means(w, "held"));
+      if (held) {
+        boolean released = words.contains("out");
+        words.removeIf(w -> speech.means(w, "held"));
+        words.add(pin.get().name().startsWith("/") == released ? "high" : "low");
+      } else if (role == PinRole.CLOCK && state().isEmpty()) {
+        words.add(any("not") ? "still" : "toggling");
+      }
+      return;
+    }
+  }
+
+  /** The only fuse, crystal, processor of a board needs no designator. */
+  private void byKind() {
+    for (String word : List.copyOf(words)) {
+      List<String> all =
+          board.parts().stream()
+              .filter(p -> isKind(p, word) || p.device().name().equalsIgnoreCase(word))
+              .map(Part::designator)
+              .toList();
+      if (all.size() == 1) {
+        words.remove(word);
+        parts.addAll(all);
+        return;
+      }
+    }
+  }
+
+  private static boolean isKind(Part part, String word) {
+    Device device = part.device();
+    return switch (word) {
+      case "fuse" -> device.name().equals("fuse");
+      case "crystal", "xtal", "oscillator", "osc" -> device.isCrystal();
+      case "regulator" -> device.isRegulator();
+      case "battery", "cell" -> device.isCell();
+      case "cpu", "processor" -> device.isProcessor();
+      case "edge" -> device.name().startsWith("edge-");
+      case "speaker", "buzzer" -> device.name().equals("speaker");
+      default -> false;
+    };
+  }
+
+  /** Takes a word that names something of the board. */
+  private boolean named(String word, String before) {
+    int dot = word.indexOf('.');
+    if (dot > 0) {
+      Optional<String> pin =
+          part(word.substring(0, dot)).flatMap(p -> pin(p, word.substring(dot + 1)));
+      pin.ifPresent(pins::add);
+      return pin.isPresent();
+    }
+    List<String> range = range(word);
+    if (!range.isEmpty()) {
+      parts.addAll(range);
+      return true;
+    }
+    Optional<String> ofPart = part(before).filter(p -> !parts.isEmpty()).flatMap(p -> pin(p, word));
+    if (ofPart.isPresent() && word.length() >= ENOUGH_LETTERS && !word.matches("[a-z]+")) {
+      parts.removeLast();
+      pins.add(ofPart.get());
+      return true;
+    }
+    Optional<Net> net = net(word);
+    net.ifPresent(nets::add);
+    return net.isPresent();
+  }
+
+  private Optional<Part> part(String designator) {
+    return board.parts().stream()
+        .filter(p -> p.designator().equalsIgnoreCase(designator))
+        .findFirst();
+  }
+
+  private static Optional<String> pin(Part part, String said) {
+    return part.device().pins().stream()
+        .filter(
+            p ->
+                p.number().equalsIgnoreCase(said)
+                    || p.name().equalsIgnoreCase(said)
+                    || p.name().equalsIgnoreCase("/" + said))
+        .findFirst()
+        .map(p -> part.designator() + "." + p.number());
+  }
+
+  /** One part, or all of {@code U11-U18}; none where one of them is not there. */
+  private List<String> range(String word) {
+    Optional<Part> one = part(word);
+    if (one.isPresent()) {
+      return List.of(one.get().designator());
+    }
+    String[] ends = word.split("[-/]", -1);
+    if (ends.length != 2 || part(ends[0]).isEmpty() || part(ends[1]).isEmpty()) {
+      return List.of();
+    }
+    List<String> all = board.parts().stream().map(Part::designator).toList();
+    int from = all.indexOf(part(ends[0]).get().designator());
+    int to = all.indexOf(part(ends[1]).get().designator());
+    return word.indexOf('-') > 0 && from < to
+        ? all.subList(from, to + 1)
+        : List.of(all.get(from), all.get(to));
+  }
+
+  /** A line by its name; a name that is a word of the language counts in capitals alone. */
+  private Optional<Net> net(String word) {
+    boolean aWord = word.matches("[a-z]+") || word.length() < ENOUGH_LETTERS;
+    return board.nets().stream()
+        .filter(n -> !board.isSupply(n.name()))
+        .filter(
+            n ->
+                n.name().equals(word)
+                    || (!aWord
+                        && n.name().replace("/", "").equalsIgnoreCase(word.replace("/", ""))))
+        .filter(n -> !aWord || n.name().equals(word))
+        .findFirst();
+  }
+
+  /**
+   * What a line comes to; empty where no frame fits it.
+   *
+   * @param plain the line, put right in its spelling
+   * @param begun whether it begins with a usual verb: then every word has to have a meaning
+   * @param usual understands a usual line
+   */
+  static Optional<Understanding> understand(
+      Board board, String plain, boolean begun, Function<String, Understanding> usual) {
+    Spoken spoken = new Spoken(board, plain);
+    Optional<Understanding> proposed = Optional.empty();
+    for (Frame frame : spoken.frames()) {
+      Understanding taken = usual.apply(frame.line());
+      boolean clear =
+          taken instanceof Understanding.Understood || taken instanceof Understanding.Asked;
+      if ((begun ? frame.unknown().isEmpty() : frame.isWhole())
+          && (clear || (taken instanceof Understanding.Unfinished && frame.isOfALine(spoken)))) {
+        return Optional.of(taken);
+      }
+      boolean unsaid = frame.unknown().stream().anyMatch(w -> w.matches(".*[0-9].*"));
+      if (clear && !unsaid && proposed.isEmpty()) {
+        proposed =
+            Optional.of(
+                new Understanding.Refused(
+                    "“"
+                        + Words.clip(String.join(" ", frame.unknown()))
+                        + "” is not taken in: say "
+                        + frame.line()
+                        + ", and the rest behind note."));
+      }
+    }
+    return proposed;
+  }
+
+  /** All frames that fit, the fullest meaning first. */
+  private List<Frame> frames() {
+    List<Frame> frames = new ArrayList<>();
+    if (!parts.isEmpty() && pins.isEmpty()) {
+      ofParts(frames);
+    }
+    if (!pins.isEmpty() || !nets.isEmpty()) {
+      ofLines(frames);
+    }
+    if (parts.isEmpty() && pins.isEmpty()) {
+      purposes(frames);
+      symptoms(frames);
+    }
+    return frames;
+  }
+
+  private boolean any(String meaning) {
+    return words.stream().anyMatch(w -> speech.means(w, meaning));
+  }
+
+  private void add(List<Frame> frames, String line, String... meanings) {
+    frames.add(new Frame(line, unknown(Set.of(), meanings)));
+  }
+
+  /** The words that mean none of these and are none of those taken otherwise. */
+  private List<String> unknown(Set<String> taken, String... meanings) {
+    return words.stream()
+        .filter(w -> !taken.contains(w) && !speech.isFiller(w) && !isTypeOfOne(w))
+        .filter(w -> parts.isEmpty() || !isPurpose(w))
+        .filter(w -> Arrays.stream(meanings).noneMatch(m -> speech.means(w, m)))
+        .toList();
+  }
+
+  private boolean isPurpose(String word) {
+    return !isVerdict(word) && word.matches("[a-z]{4,}") && !Purposes.parts(board, word).isEmpty();
+  }
+
+  /** Whether a word is the type number of a part that is named. */
+  private boolean isTypeOfOne(String word) {
+    return parts.stream()
+        .anyMatch(p -> part(p).filter(x -> x.device().name().equalsIgnoreCase(word)).isPresent());
+  }
+
+  private void ofParts(List<Frame> frames) {
+    String all = String.join(" ", parts);
+    tried(frames, all);
+    if (any("absent")) {
+      add(frames, "missing " + all, "absent");
+    }
+    boolean bad = any("bad") || any("rom bad") || any("differs");
+    boolean roms =
+        parts.stream()
+            .allMatch(
+                p -> part(p).filter(x -> x.device().isRom() || x.device().isEprom()).isPresent());
+    if (roms && (any("rom") || any("rom bad") || any("self test"))) {
+      add(
+          frames,
+          all + (bad || any("not") ? " rom differs" : " rom good"),
+          "rom",
+          "rom bad",
+          "differs",
+          "bad",
+          "good",
+          "not",
+          "self test",
+          "says");
+    }
+    if (any("tester")) {
+      add(
+          frames,
+          all + (bad ? " tester fail" : " tester pass"),
+          "tester",
+          "bad",
+          "good",
+          "self test",
+          "says");
+    }
+    if ((any("self test") || any("says")) && (bad || any("good"))) {
+      add(
+          frames,
+          parts.stream()
+              .map(p -> p + (bad ? " bad" : " good"))
+              .collect(Collectors.joining(" ", "diag ", "")),
+          "self test",
+          "says",
+          "bad",
+          "good",
+          "rom");
+    }
+    if (any("hot")) {
+      String warmth = any("not") ? " normal" : any("burning") ? " burning" : " hot";
+      add(frames, all + warmth, "hot", "burning", "not");
+    }
+    if (any("cold")) {
+      add(frames, all + " cold", "cold");
+    }
+    if (any("corroded")) {
+      add(frames, "damage corrosion " + all, "corroded", "around", "bad");
+    }
+    for (String action : List.of("reflowed", "reseated", "cleaned", "replaced")) {
+      if (any(action)) {
+        add(
+            frames,
+            "mended " + all + " " + action,
+            action,
+            "around",
+            "rom",
+            "joint",
+            "corroded",
+            "self test");
+      }
+    }
+    if (any("pulled")) {
+      add(frames, "pull " + all, "pulled");
+    }
+    if ((any("bad") || any("open")) && !any("absent") && !any("not")) {
+      add(frames, "found " + all + " dead", "bad", "open");
+    }
+  }
+
+  /** What was tried on parts, and what came of it. */
+  private void tried(List<Frame> frames, String all) {
+    String came = any("same") ? "same" : any("cured") ? "cured" : any("changed") ? "changed" : "";
+    boolean one = parts.size() == 1;
+    if (any("swapped") && parts.size() == 2) {
+      frames.add(
+          new Frame(
+              "exchanged " + all + " " + came,
+              unknown(Set.of(), "swapped", "same", "cured", "changed", "not", "with one another")));
+    }
+    if (came.isEmpty() || !one) {
+      return;
+    }
+    String stays = came.equals("changed") ? "changes" : came;
+    if (any("swapped")) {
+      add(
+          frames,
+          "swap " + all + " good " + came,
+          "swapped",
+          "same",
+          "cured",
+          "changed",
+          "not",
+          "good");
+    }
+    if (any("piggybacked")) {
+      add(
+          frames,
+          "piggyback " + all + (came.equals("same") ? " same" : " changed"),
+          "piggybacked",
+          "same",
+          "cured",
+          "changed",
+          "not",
+          "seen");
+    }
+    List.of("moved", "tapped", "warmed", "cooled")
+        .forEach(
+            how -> {
+              if (any(how)) {
+                String verb =
+                    switch (how) {
+                      case "moved" -> came.equals("cured") ? "press" : "moved";
+                      case "tapped" -> "tap";
+                      case "warmed" -> "heat";
+                      default -> "freeze";
+                    };
+                add(
+                    frames,
+                    verb + " " + all + " " + stays,
+                    how,
+                    "same",
+                    "cured",
+                    "changed",
+                    "not",
+                    "seen");
+              }
+            });
+  }
+
+  private void ofLines(List<Frame> frames) {
+    if (pins.size() + nets.size() == 1 && any("ground") && any("not")) {
+      board.net(board.ground()).ifPresent(nets::add);
+    }
+    if (pins.size() + nets.size() == 2 && parts.isEmpty() && (any("joined") || any("open"))) {
+      boolean open = any("not") || !any("joined");
+      List<String> ends = ends();
+      add(
+          frames,
+          "cont " + String.join(" ", ends) + (open ? " open" : " joined"),
+          "joined",
+          "open",
+          "not",
+          "copper",
+          "ground",
+          "corroded");
+    }
+    Optional<String> state = state();
+    if (state.isEmpty() || !parts.isEmpty()) {
+      return;
+    }
+    String shown = state.get();
+    words.removeIf(w -> VOLTS.matcher(w).matches());
+    String[] meant = {"high", "low", "toggling", "floating", "still", "not", "bad", "speed"};
+    if (!pins.isEmpty() && nets.isEmpty()) {
+      add(frames, String.join(" ", pins) + " " + shown, meant);
+    } else if (pins.isEmpty()) {
+      add(frames, nets.getFirst().name() + " " + shown, meant);
+    }
+  }
+
+  /** What a probe shows; empty where nothing is said of it, or two things at once. */
+  private Optional<String> state() {
+    if (Stream.of("toggling", "high", "low", "floating").filter(this::any).count() > 1) {
+      return Optional.empty();
+    }
+    if (any("toggling")) {
+      return Optional.of(any("not") || (any("still") && !any("speed")) ? "0 Hz" : "toggling");
+    }
+    for (String level : List.of("high", "low", "floating")) {
+      if (any(level)) {
+        return Optional.of(level);
+      }
+    }
+    for (String word : words) {
+      if (VOLTS.matcher(word).matches()) {
+        return Optional.of(word.replaceAll("v.*", "") + " V");
+      }
+    }
+    return any("still") ? Optional.of("0 Hz") : Optional.empty();
+  }
+
+  /** A pin of each of two lines, on one part where both come to one. */
+  private List<String> ends() {
+    if (nets.size() == 2) {
+      for (PinRef one : nets.getFirst().path()) {
+        for (PinRef other : nets.getLast().path()) {
+          if (one.part().equals(other.part())) {
+            return List.of(one.toString(), other.toString());
+          }
+        }
+      }
+    }
+    List<String> ends = new ArrayList<>(pins);
+    nets.forEach(n -> ends.add(n.path().getFirst().toString()));
+    return ends;
+  }
+
+  /** What parts are there for, or a line that leaves the board by a plug, and whether it works. */
+  private void purposes(List<Frame> frames) {
+    boolean bad = any("bad") || any("marks");
+    boolean works = any("good");
+    if (!bad && !works && !any("not")) {
+      return;
+    }
+    String verdict = bad || any("not") ? " bad" : " good";
+    for (int length = Math.min(LONGEST_PURPOSE, words.size()); length > 0; length--) {
+      for (int from = 0; from + length <= words.size(); from++) {
+        List<String> window = words.subList(from, from + length);
+        if (length == 1
+            && (window.getFirst().matches("[0-9]+")
+                || isVerdict(window.getFirst())
+                || isTopic(window.getFirst()))) {
+          continue;
+        }
+        String said = String.join(" ", window);
+        Optional<String> by =
+            leaving(window)
+                .or(
+                    () ->
+                        Purposes.parts(board, said).isEmpty()
+                                || window.stream().anyMatch(this::isVerdict)
+                            ? Optional.empty()
+                            : Optional.of(said));
+        by.ifPresent(
+            it ->
+                frames.add(
+                    new Frame(
+                        "function " + it + verdict,
+                        unknown(
+                            new LinkedHashSet<>(window),
+                            "bad",
+                            "good",
+                            "not",
+                            "marks",
+                            "speed",
+                            "self test",
+                            "rom",
+                            "high",
+                            "low"),
+                        true)));
+      }
+    }
+  }
+
+  private boolean isVerdict(String word) {
+    return speech.means(word, "bad") || speech.means(word, "good") || speech.means(word, "not");
+  }
+
+  private boolean isTopic(String word) {
+    return speech.symptoms().stream().anyMatch(s -> s.isAbout(word));
+  }
+
+  /** The contact of a plug by which a line leaves whose name is said: {@code player 1 up}. */
+  private Optional<String> leaving(List<String> said) {
+    String whole = String.join("", said);
+    String initials =
+        said.size() < 2
+            ? whole
+            : said.subList(0, said.size() - 1).stream()
+                    .map(w -> w.substring(0, 1))
+                    .collect(Collectors.joining())
+                + said.getLast();
+    return board.nets().stream()
+        .filter(n -> !board.isSupply(n.name()))
+        .filter(
+            n -> {
+              String name = n.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "");
+              return name.equals(whole) || name.equals(initials);
+            })
+        .flatMap(n -> n.path().stream())
+        .filter(p -> part(p.part()).filter(x -> x.device().isContact()).isPresent())
+        .map(PinRef::toString)
+        .findFirst();
+  }
+
+  private void symptoms(List<Frame> frames) {
+    for (Speech.Shown shown : speech.symptoms()) {
+      boolean topic = words.stream().anyMatch(shown::isAbout);
+      boolean needed = shown.needs().isEmpty() || shown.needs().stream().anyMatch(this::any);
+      if (topic && needed) {
+        Set<String> topics =
+            words.stream()
+                .filter(w -> isTopic(w) || speech.means(w, "plain colour"))
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+        frames.add(
+            new Frame(
+                ScreenPhrase.VERB + " " + shown.card(),
+                unknown(
+                    topics, "bad", "good", "not", "marks", "speed", "still", "high", "low", "same"),
+                true));
+      }
+    }
+  }
+}

@@ -1,0 +1,164 @@
+package raconteur.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.ToldStories;
+
+/**
+ * Lines nobody wrote down as a pattern, on boards of nobody's making: common practice, no source.
+ */
+class SpokenTest {
+  private static final BenchLine HERON = new BenchLine(ToldStories.board("heron-1"));
+  private static final BenchLine WHIMBREL = new BenchLine(ToldStories.board("whimbrel-3"));
+
+  private static String kept(BenchLine line, String said) {
+    return kept(line.understand(said, BenchContext.FRESH));
+  }
+
+  private static String kept(Understanding heard) {
+    return switch (heard) {
+      case Understanding.Understood(Statement statement, String _) -> statement.line();
+      case Understanding.Asked(Statement statement, String _) -> statement.line();
+      case Understanding.InTurn(List<Understanding.Understood> lines) ->
+          lines.stream().map(l -> l.statement().line()).collect(Collectors.joining("; "));
+      case Understanding.Unfinished(String why) -> "… " + why;
+      case Understanding.Refused(String why) -> "✗ " + why;
+    };
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "U21 pin 4 dead quiet | U21.4 0 Hz",
+        "no activity on U2 CE | U2.20 0 Hz",
+        "U2 failed the checksum | U2 rom differs",
+        "U2 is blank | U2 rom differs",
+        "U20 scorching | U20 burning",
+        "U20 getting hot | U20 hot",
+        "U20 not hot | U20 normal",
+        "U1 held in reset | U1.26 low",
+        "U1 out of reset | U1.26 high",
+        "U1 has no clock | U1.6 0 Hz",
+        "no clock at U1 | U1.6 0 Hz",
+        "swapped U20 and it works | swap U20 good cured",
+        "swapped U20 for another, same | swap U20 good same",
+        "swapped U19 with U20, no change | exchanged U19 U20 same",
+        "pushed on U20, picture comes back | tap U20 changes",
+        "U20 missing | missing U20",
+        "U20 socket corroded | damage corrosion U20",
+        "self test says U20 bad | diag U20 bad",
+        "U20 failed in the tester | U20 tester fail",
+        "socketed U20 | mended U20 reflowed",
+        "U20 pin 3 not connected to U21 pin 4 | cont U20.3 U21.4 open",
+        "U21.4 shorted to U21.5 | cont U21.4 U21.5 joined",
+        "keyboard does not respond | screen dead-keys",
+        "picture jumps | screen rolling",
+        "locks up after a while | screen hangs",
+        "screen full of random characters | screen garbage",
+        "horizontal bars across the picture | screen lines",
+        "the tape port does not load | screen dead-port",
+        "no colour, otherwise ok | screen colours",
+      })
+  void aLineIsTakenByTheWordsInIt(String said, String usual) {
+    assertThat(kept(HERON, said)).isEqualTo(usual);
+  }
+
+  /** What parts are listed for, and lines that leave by a plug under the name that is said. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "sprites flicker | function sprites bad",
+        "lines through sprites | function sprites bad",
+        "player 1 up does not work | function J1.20 bad",
+        "start does nothing | function J1.17 bad",
+        "coin 1 works | function J1.16 good",
+        "palette ram test fails | function palette ram bad",
+        "dip switches not read | function dip switches bad",
+        "A17 shorted to A18 | cont IC1.45 IC1.46 joined",
+        "watchdog barking | screen reboots",
+        "picture has a green tint | screen colours",
+        "solid blue screen | screen blank",
+        "IC20 through IC23 tested good | IC20 IC21 IC22 IC23 tester pass",
+      })
+  void whatABoardIsMadeForIsSaidInItsOwnWords(String said, String usual) {
+    assertThat(kept(WHIMBREL, said).replace("IC20-IC23", "IC20 IC21 IC22 IC23")).isEqualTo(usual);
+  }
+
+  /** One breath, several lines; each is kept as the usual one. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "resoldered U21, works now | mended U21 reflowed; screen works",
+        "cleaned U4 and it boots now | mended U4 cleaned; screen works",
+        "U21.4 low, U21.5 toggling | U21.4 low; U21.5 toggling",
+        "no sound but game plays | screen no-sound; runs game",
+        "replaced U26 - fixed | mended U26 replaced; screen works",
+      })
+  void whatIsSaidInOneBreathIsKeptLineByLine(String said, String lines) {
+    assertThat(kept(HERON, said)).isEqualTo(lines);
+  }
+
+  @Test
+  void theSameIsWhatTheBoardShowedBefore() {
+    BenchContext garbage = BenchContext.FRESH.showing("garbage");
+    assertThat(kept(HERON.understand("reflowed U21 but no difference", garbage)))
+        .isEqualTo("mended U21 reflowed; screen garbage");
+    assertThat(kept(HERON.understand("nothing changed", garbage))).isEqualTo("screen garbage");
+    assertThat(HERON.understand("nothing changed", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Refused.class);
+  }
+
+  /** In a reading or a mend no word is passed over: the usual line is proposed, and not taken. */
+  @Test
+  void aWordWithoutAMeaningIsNamedAndTheUsualLineProposed() {
+    assertThat(kept(HERON, "U21.4 wobbling low sideways"))
+        .isEqualTo(
+            "✗ “wobbling sideways” is not taken in: say U21.4 low, and the rest behind note.");
+    assertThat(kept(HERON, "mended U21 fried")).startsWith("✗ “fried” is not what was done");
+    assertThat(kept(HERON, "U20 U999 missing")).startsWith("✗ ");
+  }
+
+  /** Nothing that is asked back by a rewording is guessed here. */
+  @ParameterizedTest
+  @ValueSource(strings = {"U20 warm", "5V ok", "swapped U20", "4.8V on U1", "draws 2 A"})
+  void whatMayMeanTwoThingsIsStillAskedBack(String said) {
+    assertThat(kept(HERON, said)).startsWith("✗ ");
+  }
+
+  /** A contradiction is no reading: it may be anything, but never an exception. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "U21.4 high low toggling",
+        "U20 good bad hot cold missing",
+        "not not not U20",
+        "no no U1 clock reset",
+        ", , ; and but then",
+        "U1-U999 dead U2-U1",
+        "reset clock reset clock"
+      })
+  void jumbledWordsNeverThrow(String said) {
+    assertThat(kept(HERON, said)).isNotBlank();
+    assertThat(kept(WHIMBREL, said)).isNotBlank();
+  }
+
+  @Test
+  void wordsOfAFileThatMeanNothingKnownAreRefusedWithTheirPlace() {
+    String text =
+        """
+        {"format": "raconteur-speech/1", "origin": "t", "notes": "t", "fillers": [],
+         "words": {"good": ["ok"]},
+         "symptoms": [{"card": "blank", "topic": ["screen"], "needs": ["purple"]}]}
+        """;
+    assertThat(Speech.read("s.json", text).toString()).contains("no words mean purple");
+  }
+}
