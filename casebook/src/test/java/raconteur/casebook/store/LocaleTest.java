@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.casebook.boards.BoardShelf;
@@ -18,7 +17,6 @@ import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Understanding;
 
 /** Nothing that is kept or read back depends on where the user lives. */
-@Isolated("the locale is everybody's")
 class LocaleTest {
   private final Locale before = Locale.getDefault();
 

@@ -33,6 +33,7 @@ final class Spoken {
   private static final int LONGEST_PURPOSE = 5;
   private static final int ENOUGH_LETTERS = 2;
   private static final int MOST_DETAILS = 2;
+  private static final int MOST_BESIDE_A_PURPOSE = 1;
   private static final Pattern VOLTS = Pattern.compile("-?[0-9]+(?:[.,][0-9]+)?v(?:olts?)?");
 
   private final Board board;
@@ -46,17 +47,16 @@ final class Spoken {
    * A usual line a frame comes to.
    *
    * @param unknown the words that have no meaning in it
-   * @param soft whether it says what the board shows, and no reading and no mend
+   * @param details how many such words it may have: none in a reading or a mend
    */
-  private record Frame(String line, List<String> unknown, boolean soft) {
+  private record Frame(String line, List<String> unknown, int details) {
     Frame(String line, List<String> unknown) {
-      this(line, unknown, false);
+      this(line, unknown, 0);
     }
 
     /** Whether it may be taken: of what a board shows, a detail or two may go unsaid. */
     boolean isWhole() {
-      return unknown.size() <= (soft ? MOST_DETAILS : 0)
-          && unknown.stream().noneMatch(w -> w.matches(".*[0-9].*"));
+      return unknown.size() <= details && unknown.stream().noneMatch(w -> w.matches(".*[0-9].*"));
     }
 
     /** Whether it is of a line by its name, where the place is still to be asked for. */
@@ -268,6 +268,14 @@ final class Spoken {
     return words.stream().anyMatch(w -> speech.means(w, meaning));
   }
 
+  /** Whether something is called bad, or not good; “no errors” is good. */
+  private boolean isBad() {
+    boolean bad = any("bad") || any("differs");
+    boolean denied =
+        words.stream().anyMatch(w -> speech.means(w, "not") && !speech.means(w, "bad"));
+    return any("rom bad") || bad != denied;
+  }
+
   private void add(List<Frame> frames, String line, String... meanings) {
     frames.add(new Frame(line, unknown(Set.of(), meanings)));
   }
@@ -297,7 +305,7 @@ final class Spoken {
     if (any("absent")) {
       add(frames, "missing " + all, "absent");
     }
-    boolean bad = any("bad") || any("rom bad") || any("differs");
+    boolean bad = isBad();
     boolean roms =
         parts.stream()
             .allMatch(
@@ -305,7 +313,7 @@ final class Spoken {
     if (roms && (any("rom") || any("rom bad") || any("self test"))) {
       add(
           frames,
-          all + (bad || any("not") ? " rom differs" : " rom good"),
+          all + (bad ? " rom differs" : " rom good"),
           "rom",
           "rom bad",
           "differs",
@@ -322,10 +330,11 @@ final class Spoken {
           "tester",
           "bad",
           "good",
+          "not",
           "self test",
           "says");
     }
-    if ((any("self test") || any("says")) && (bad || any("good"))) {
+    if ((any("self test") || any("says")) && (any("bad") || any("good"))) {
       add(
           frames,
           parts.stream()
@@ -335,6 +344,7 @@ final class Spoken {
           "says",
           "bad",
           "good",
+          "not",
           "rom");
     }
     if (any("hot")) {
@@ -363,8 +373,8 @@ final class Spoken {
     if (any("pulled")) {
       add(frames, "pull " + all, "pulled");
     }
-    if ((any("bad") || any("open")) && !any("absent") && !any("not")) {
-      add(frames, "found " + all + " dead", "bad", "open");
+    if (any("killed") && !any("absent") && !any("not")) {
+      add(frames, "found " + all + " dead", "killed");
     }
   }
 
@@ -498,12 +508,10 @@ final class Spoken {
 
   /** What parts are there for, or a line that leaves the board by a plug, and whether it works. */
   private void purposes(List<Frame> frames) {
-    boolean bad = any("bad") || any("marks");
-    boolean works = any("good");
-    if (!bad && !works && !any("not")) {
+    if (!any("bad") && !any("marks") && !any("good") && !any("not")) {
       return;
     }
-    String verdict = bad || any("not") ? " bad" : " good";
+    String verdict = isBad() || any("marks") ? " bad" : " good";
     for (int length = Math.min(LONGEST_PURPOSE, words.size()); length > 0; length--) {
       for (int from = 0; from + length <= words.size(); from++) {
         List<String> window = words.subList(from, from + length);
@@ -538,7 +546,7 @@ final class Spoken {
                             "rom",
                             "high",
                             "low"),
-                        true)));
+                        MOST_BESIDE_A_PURPOSE)));
       }
     }
   }
@@ -588,7 +596,7 @@ final class Spoken {
                 ScreenPhrase.VERB + " " + shown.card(),
                 unknown(
                     topics, "bad", "good", "not", "marks", "speed", "still", "high", "low", "same"),
-                true));
+                MOST_DETAILS));
       }
     }
   }

@@ -40,6 +40,9 @@ class SpokenTest {
         "no activity on U2 CE | U2.20 0 Hz",
         "U2 failed the checksum | U2 rom differs",
         "U2 is blank | U2 rom differs",
+        "U2 dump shows no errors | U2 rom good",
+        "U2 checksum not good | U2 rom differs",
+        "self test finds nothing wrong with U20 | diag U20 good",
         "U20 scorching | U20 burning",
         "U20 getting hot | U20 hot",
         "U20 not hot | U20 normal",
@@ -123,6 +126,8 @@ class SpokenTest {
     assertThat(kept(HERON, "U21.4 wobbling low sideways"))
         .isEqualTo(
             "✗ “wobbling sideways” is not taken in: say U21.4 low, and the rest behind note.");
+    assertThat(kept(HERON, "U20 noisy problem")).startsWith("✗ ");
+    assertThat(kept(HERON, "U20 green missing")).startsWith("✗ ");
     assertThat(kept(HERON, "mended U21 fried")).startsWith("✗ “fried” is not what was done");
     assertThat(kept(HERON, "U20 U999 missing")).startsWith("✗ ");
   }

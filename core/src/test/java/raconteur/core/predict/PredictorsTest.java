@@ -3,11 +3,9 @@ package raconteur.core.predict;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Isolated;
 import raconteur.core.Boards;
 import raconteur.core.board.Board;
 
-@Isolated("others ask for boards of theirs between")
 class PredictorsTest {
   @Test
   void casesOfOneBoardShareAPredictorAndABoardThatOnlyLooksTheSameHasItsOwn() {

@@ -19,13 +19,11 @@ import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.api.parallel.ResourceLock;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** A test in the real window on the demo casebook: a new window for every method. */
 @ExtendWith(ApplicationExtension.class)
-@ResourceLock("the window")
 public abstract class InWindow {
   @TempDir private static Path folder;
   private final AtomicReference<Optional<ExecutorService>> worker =

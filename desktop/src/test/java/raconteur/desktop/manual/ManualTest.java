@@ -79,7 +79,8 @@ class ManualTest {
                 new BenchContext(Set.of(), Map.of("5V", 310.0, "+5V", 310.0), "+5V"));
     assertThat(understood)
         .as(understood.sentence())
-        .isInstanceOfAny(Understanding.Understood.class, Understanding.Asked.class);
+        .isInstanceOfAny(
+            Understanding.Understood.class, Understanding.Asked.class, Understanding.InTurn.class);
   }
 
   @Test
