@@ -62,7 +62,7 @@ class ContestCommandTest {
       "--board",
       "lanternfish-l1",
       "--cases",
-      "3",
+      "2",
       "--seed",
       "3",
       "--k",
