@@ -48,8 +48,6 @@ public final class BenchLine {
 
   private static final int MOST_NAMED = 4;
 
-  private static final String LISTED_FOR = " listed for:";
-
   /** Where one thing that is said in a breath ends and the next begins. */
   private static final Pattern BREATH =
       Pattern.compile(
@@ -105,20 +103,19 @@ public final class BenchLine {
     if (inTurn.isPresent()) {
       return inTurn;
     }
-    if (isAsked(reworded)) {
+    if (reworded.isPresent()) {
       return reworded;
     }
-    boolean usual = phrase(new Words(board, line)).filter(p -> p instanceof VerbPhrase).isPresent();
+    Words words = new Words(board, line);
+    boolean usual = phrase(words).filter(p -> p instanceof VerbPhrase).isPresent();
+    boolean strange = phrase(words).isEmpty();
     String plain = Rewordings.shipped().plain(line);
     return Spoken.understand(board, plain, usual, u -> asSaid(u, context))
         // One that begins with a usual verb is refused for what is wrong with it.
         .filter(u -> !(u instanceof Understanding.Refused) || !usual)
-        .or(() -> reworded);
-  }
-
-  /** Whether a rewording knows the line, and asks for what it lacks. */
-  private static boolean isAsked(Optional<Understanding> reworded) {
-    return reworded.filter(r -> !r.sentence().contains(LISTED_FOR)).isPresent();
+        .or(
+            () ->
+                strange ? Purposes.near(board, plain).map(BenchLine::aPurpose) : Optional.empty());
   }
 
   /** What is said in one breath, where each piece of it by itself is a line. */
@@ -133,7 +130,7 @@ public final class BenchLine {
     List<Understanding.Understood> all = new ArrayList<>();
     BenchContext now = context;
     for (String piece : pieces) {
-      Understanding taken = understand(again(piece, all, now), now);
+      Understanding taken = understand(piece, now);
       if (taken instanceof Understanding.Understood understood) {
         all.add(understood);
       } else if (taken instanceof Understanding.InTurn(List<Understanding.Understood> more)) {
@@ -147,15 +144,6 @@ public final class BenchLine {
     }
     List<Understanding.Understood> once = all.stream().distinct().toList();
     return Optional.of(once.size() == 1 ? once.getFirst() : new Understanding.InTurn(once));
-  }
-
-  /** After something was done, “same” is what the board showed before. */
-  private static String again(
-      String piece, List<Understanding.Understood> before, BenchContext context) {
-    boolean done = !before.isEmpty() && before.getLast().statement() instanceof Statement.Mended;
-    return done && !context.symptom().isEmpty() && SAME.matcher(piece.strip()).matches()
-        ? ScreenPhrase.VERB + " " + context.symptom()
-        : piece;
   }
 
   /**
@@ -190,9 +178,7 @@ public final class BenchLine {
         return ask.map(begun ? Understanding.Unfinished::new : Understanding.Refused::new);
       }
     }
-    return instead.isEmpty() && strange
-        ? Purposes.near(board, plain).map(BenchLine::aPurpose)
-        : instead;
+    return instead;
   }
 
   private static Understanding aPurpose(Purposes.Near near) {
@@ -204,8 +190,7 @@ public final class BenchLine {
             + near.parts().stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
             + (near.parts().size() > MOST_NAMED ? " and others" : "")
             + (one ? " is" : " are")
-            + LISTED_FOR
-            + " say function "
+            + " listed for: say function "
             + near.word()
             + " bad, or good.");
   }

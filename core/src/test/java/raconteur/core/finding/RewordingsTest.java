@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -27,14 +26,7 @@ class RewordingsTest {
   }
 
   private static String usual(String line) {
-    return switch (heard(line)) {
-      case Understanding.Understood(Statement statement, String _) -> statement.line();
-      case Understanding.Asked(Statement statement, String _) -> statement.line();
-      case Understanding.InTurn(List<Understanding.Understood> lines) ->
-          lines.stream().map(l -> l.statement().line()).collect(Collectors.joining("; "));
-      case Understanding.Unfinished(String why) -> "… " + why;
-      case Understanding.Refused(String why) -> "✗ " + why;
-    };
+    return Heard.kept(heard(line));
   }
 
   /** The left is how it is said, the right how the story keeps it. */

@@ -2,8 +2,6 @@ package raconteur.core.finding;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -18,18 +16,7 @@ class SpokenTest {
   private static final BenchLine WHIMBREL = new BenchLine(ToldStories.board("whimbrel-3"));
 
   private static String kept(BenchLine line, String said) {
-    return kept(line.understand(said, BenchContext.FRESH));
-  }
-
-  private static String kept(Understanding heard) {
-    return switch (heard) {
-      case Understanding.Understood(Statement statement, String _) -> statement.line();
-      case Understanding.Asked(Statement statement, String _) -> statement.line();
-      case Understanding.InTurn(List<Understanding.Understood> lines) ->
-          lines.stream().map(l -> l.statement().line()).collect(Collectors.joining("; "));
-      case Understanding.Unfinished(String why) -> "… " + why;
-      case Understanding.Refused(String why) -> "✗ " + why;
-    };
+    return Heard.kept(line.understand(said, BenchContext.FRESH));
   }
 
   @ParameterizedTest
@@ -113,9 +100,10 @@ class SpokenTest {
   @Test
   void theSameIsWhatTheBoardShowedBefore() {
     BenchContext garbage = BenchContext.FRESH.showing("garbage");
-    assertThat(kept(HERON.understand("reflowed U21 but no difference", garbage)))
+    assertThat(Heard.kept(HERON.understand("reflowed U21 but no difference", garbage)))
         .isEqualTo("mended U21 reflowed; screen garbage");
-    assertThat(kept(HERON.understand("nothing changed", garbage))).isEqualTo("screen garbage");
+    assertThat(Heard.kept(HERON.understand("nothing changed", garbage)))
+        .isEqualTo("screen garbage");
     assertThat(HERON.understand("nothing changed", BenchContext.FRESH))
         .isInstanceOf(Understanding.Refused.class);
   }

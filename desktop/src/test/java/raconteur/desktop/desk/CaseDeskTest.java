@@ -48,6 +48,18 @@ class CaseDeskTest {
     return workshop;
   }
 
+  /** The same with a casebook that can be made to fail. */
+  private Workshop spied() {
+    Workshop real = workshop();
+    return new Workshop(
+        spy(real.casebook()),
+        real.boards(),
+        real.worker(),
+        real.files(),
+        real.instruments(),
+        real.window());
+  }
+
   private CaseDesk on(Workshop workshop) {
     Case traced = workshop.casebook().find(13).orElseThrow();
     Board board = workshop.boards().find(traced.header().boardId()).orElseThrow();
@@ -155,15 +167,7 @@ class CaseDeskTest {
 
   @Test
   void whereTheSecondThingCannotBeKeptTheFirstIsSaidToBe() {
-    Workshop real = workshop();
-    Workshop full =
-        new Workshop(
-            spy(real.casebook()),
-            real.boards(),
-            real.worker(),
-            real.files(),
-            real.instruments(),
-            real.window());
+    Workshop full = spied();
     doCallRealMethod()
         .doReturn(new Outcome.Failed<>("The disk is full."))
         .when(full.casebook())
@@ -188,15 +192,7 @@ class CaseDeskTest {
 
   @Test
   void aLineThatCannotBeSavedIsNotShownAsKept() {
-    Workshop real = workshop();
-    Workshop full =
-        new Workshop(
-            spy(real.casebook()),
-            real.boards(),
-            real.worker(),
-            real.files(),
-            real.instruments(),
-            real.window());
+    Workshop full = spied();
     doReturn(new Outcome.Failed<>("The disk is full."))
         .when(full.casebook())
         .append(anyInt(), anyString());
