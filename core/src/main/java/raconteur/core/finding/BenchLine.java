@@ -118,6 +118,10 @@ public final class BenchLine {
                 strange ? Purposes.near(board, plain).map(BenchLine::aPurpose) : Optional.empty());
   }
 
+  private static boolean isClear(Understanding taken) {
+    return taken instanceof Understanding.Understood || taken instanceof Understanding.InTurn;
+  }
+
   /** What is said in one breath, where each piece of it by itself is a line. */
   private Optional<Understanding> inTurn(String line, BenchContext context) {
     List<String> pieces =
@@ -129,8 +133,12 @@ public final class BenchLine {
     }
     List<Understanding.Understood> all = new ArrayList<>();
     BenchContext now = context;
-    for (String piece : pieces) {
-      Understanding taken = understand(piece, now);
+    for (int i = 0; i < pieces.size(); i++) {
+      Understanding taken = understand(pieces.get(i), now);
+      if (!isClear(taken) && i + 1 < pieces.size()) {
+        // "swapped U5, no change" is one thing, in two pieces.
+        taken = understand(pieces.get(i) + " " + pieces.get(++i), now);
+      }
       if (taken instanceof Understanding.Understood understood) {
         all.add(understood);
       } else if (taken instanceof Understanding.InTurn(List<Understanding.Understood> more)) {

@@ -151,7 +151,7 @@ final class Spoken {
     }
     List<String> range = range(word);
     if (!range.isEmpty()) {
-      parts.addAll(range);
+      range.stream().filter(p -> !parts.contains(p)).forEach(parts::add);
       return true;
     }
     Optional<String> ofPart = part(before).filter(p -> !parts.isEmpty()).flatMap(p -> pin(p, word));

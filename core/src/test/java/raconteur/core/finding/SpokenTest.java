@@ -92,6 +92,7 @@ class SpokenTest {
         "U21.4 low, U21.5 toggling | U21.4 low; U21.5 toggling",
         "no sound but game plays | screen no-sound; runs game",
         "replaced U26 - fixed | mended U26 replaced; screen works",
+        "U20 scorching, swapped U20 but no change | U20 burning; swap U20 good same",
       })
   void whatIsSaidInOneBreathIsKeptLineByLine(String said, String lines) {
     assertThat(kept(HERON, said)).isEqualTo(lines);
