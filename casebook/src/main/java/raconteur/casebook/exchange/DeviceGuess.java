@@ -311,6 +311,8 @@ final class DeviceGuess {
                   : isCalled(part, "dip|dil") && ways(part) > 1
                       ? "dip-switch-" + ways(part)
                       : "switch";
+          case "DS", "DSW", "DIP", "SWD" ->
+              isCalled(part, "dip|dil|switch") && ways(part) > 1 ? "dip-switch-" + ways(part) : "";
           case "BT", "BAT" -> "back-up-cell";
           case "J", "P", "CN", "CON", "SK", "PL" ->
               (isEdge(part) ? "edge-" : "connector-") + ways(part);

@@ -26,6 +26,7 @@ public final class Board {
   private final List<NoConnect> noConnects;
   private final DeadTest deadTest;
   private final Map<String, SymptomCard> symptoms;
+  private final Map<String, SymptomCard> symptomsBeside;
   private final Map<String, UsualSuspect> usualSuspects;
   private final Map<PinRef, Net> netByPin = new HashMap<>();
   private final Map<String, Rail> railByNet = new HashMap<>();
@@ -68,6 +69,8 @@ public final class Board {
                 ? UsualSymptoms.of(contents.parts())
                 : contents.symptoms(),
             SymptomCard::id);
+    symptomsBeside =
+        index(UsualSymptoms.beside(symptoms.values(), blocks, contents.parts()), SymptomCard::id);
     usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
     nets.values().forEach(net -> net.path().forEach(pin -> netByPin.put(pin, net)));
     for (Part part : parts.values()) {
@@ -186,8 +189,15 @@ public final class Board {
     return symptoms.values();
   }
 
+  /** A card by its word, of the board's own or of those that any board may show. */
   public Optional<SymptomCard> symptom(String id) {
-    return Optional.ofNullable(symptoms.get(id));
+    return Optional.ofNullable(symptoms.get(id))
+        .or(() -> Optional.ofNullable(symptomsBeside.get(id)));
+  }
+
+  /** What any board may show and this one has no card of its own for. */
+  public Collection<SymptomCard> symptomsBeside() {
+    return symptomsBeside.values();
   }
 
   public Optional<UsualSuspect> usualSuspect(String part) {

@@ -2,6 +2,7 @@ package raconteur.core.board;
 
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import raconteur.core.device.Device;
 
 /**
@@ -51,6 +52,11 @@ public record Part(
       boolean underside,
       boolean known) {
     public static final Placement UNKNOWN = new Placement(0, 0, 0, false, false);
+  }
+
+  /** What is printed on a resistor, in ohms; empty where nothing that can be read is. */
+  public OptionalDouble printedOhms() {
+    return UsualSeries.ohms(value);
   }
 
   public Part withValue(String other) {

@@ -40,6 +40,42 @@ public final class UsualSymptoms {
     return shipped().stream().map(card -> withParts(card, parts)).toList();
   }
 
+  /**
+   * What a board with cards of its own can be seen to do beside them, in its own blocks: what only
+   * serves users, such as ports and keys, is what a usual board has in one block.
+   *
+   * @param own its cards
+   * @param blocks its blocks
+   */
+  static List<SymptomCard> beside(
+      Collection<SymptomCard> own, List<String> blocks, Collection<Part> parts) {
+    Set<String> ids = new HashSet<>();
+    own.forEach(card -> ids.add(card.id()));
+    List<SymptomCard> beside = new ArrayList<>();
+    for (SymptomCard card : of(parts)) {
+      boolean covered =
+          ids.contains(card.id())
+              || otherWords().entrySet().stream()
+                  .anyMatch(w -> w.getValue().equals(card.id()) && ids.contains(w.getKey()));
+      if (!covered) {
+        beside.add(inBlocks(card, blocks));
+      }
+    }
+    return beside;
+  }
+
+  private static SymptomCard inBlocks(SymptomCard card, List<String> blocks) {
+    Map<String, Double> chances = new LinkedHashMap<>(card.chances());
+    double forUsers = card.chances().getOrDefault(FOR_USERS, 0.0);
+    FOR_USERS_TOO.stream()
+        .filter(blocks::contains)
+        .forEach(block -> chances.putIfAbsent(block, forUsers));
+    return new SymptomCard(card.id(), card.title(), chances, card.origin());
+  }
+
+  private static final String FOR_USERS = "io";
+  private static final List<String> FOR_USERS_TOO = List.of("keyboard", "sound", "expansion");
+
   private static SymptomCard withParts(SymptomCard card, Collection<Part> parts) {
     Serving serving = Holder.SHIPPED.serving().get(card.id());
     if (serving == null) {

@@ -81,6 +81,21 @@ public record Device(
     return is("cell") || name.contains("cell");
   }
 
+  /** Whether current goes through it one way only. */
+  public boolean isDiode() {
+    return pins.size() == 2 && (name.contains("diode") || name.contains("zener") || isLamp());
+  }
+
+  /** A light-emitting diode, which drops more than others. */
+  public boolean isLamp() {
+    return name.equals("led");
+  }
+
+  /** A speaker, a buzzer. */
+  public boolean isSpeaker() {
+    return name.equals("speaker");
+  }
+
   public boolean isRegulator() {
     return is("regulator");
   }

@@ -22,6 +22,7 @@ import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
+import raconteur.core.device.PinNames;
 
 /**
  * A board while its nets are typed: which pin is in which net, which are meant to be in none, and
@@ -148,19 +149,8 @@ final class DraftNets {
     return SupplyName.isGround(net) || SupplyName.volts(net).isPresent();
   }
 
-  static List<DevicePin> find(Device device, String word) {
-    Optional<DevicePin> byNumber = device.pin(word);
-    if (byNumber.isPresent()) {
-      return List.of(byNumber.get());
-    }
-    List<DevicePin> named = device.pins().stream().filter(p -> p.name().equals(word)).toList();
-    return named.isEmpty()
-        ? device.pins().stream().filter(p -> p.name().equals("/" + word)).toList()
-        : named;
-  }
-
   List<PinRef> pinsOf(Part part, String word) {
-    List<DevicePin> pins = find(grown(part, word).device(), word);
+    List<DevicePin> pins = PinNames.find(grown(part, word).device(), word);
     if (pins.isEmpty()) {
       throw new Refusal(whatIs(part) + " and has no pin " + word + ".");
     }
@@ -202,7 +192,8 @@ final class DraftNets {
   private Part withPin(Part part, String word) {
     Part now = parts.get(part.designator());
     Device device = now.device();
-    if (!find(device, word).isEmpty() || !word.matches("[0-9]{1,3}|[A-Z]{1,2}[0-9]{0,2}")) {
+    if (!PinNames.find(device, word).isEmpty()
+        || !word.matches("[0-9]{1,3}|[A-Z]{1,2}[0-9]{0,2}")) {
       return now;
     }
     List<DevicePin> pins = new ArrayList<>(device.pins());
@@ -222,7 +213,7 @@ final class DraftNets {
   private Part edge(Part part, String word) {
     Part now = parts.get(part.designator());
     Device device = now.device();
-    if (!find(device, word).isEmpty()) {
+    if (!PinNames.find(device, word).isEmpty()) {
       if (word.matches("[A-Za-z]+")) {
         letteredEdges.add(part.designator());
       }
@@ -243,7 +234,7 @@ final class DraftNets {
     Optional<Part> fitting =
         larger.stream()
             .flatMap(name -> DeviceLibrary.numbered(name).stream())
-            .filter(d -> !find(d, word).isEmpty())
+            .filter(d -> !PinNames.find(d, word).isEmpty())
             .map(now::with)
             .findFirst();
     fitting.ifPresent(p -> parts.put(part.designator(), p));

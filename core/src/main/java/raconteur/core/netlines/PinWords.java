@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.PinNames;
 
 /** Pins and nets as they are written: {@code U1.9-16}, {@code U21-U28.DIN}, {@code U38.4,7,9}. */
 final class PinWords {
@@ -77,7 +78,7 @@ final class PinWords {
     return Arrays.stream(word.split(",", -1))
         .flatMap(
             one ->
-                (DraftNets.find(part.device(), one).isEmpty() ? Ranges.of(one) : List.of(one))
+                (PinNames.find(part.device(), one).isEmpty() ? Ranges.of(one) : List.of(one))
                     .stream())
         .toList();
   }

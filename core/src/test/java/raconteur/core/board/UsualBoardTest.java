@@ -194,13 +194,30 @@ class UsualBoardTest {
   }
 
   @Test
-  void aBoardWithCardsOfItsOwnHasThoseAlone() {
+  void aBoardWithCardsOfItsOwnHasTheUsualOnesBesideThem() {
     Board own = Boards.small();
     assertThat(own.symptoms()).extracting(SymptomCard::id).containsExactly("blank", "works");
+    assertThat(own.symptomsBeside())
+        .extracting(SymptomCard::id)
+        .contains("reboots", "flipped")
+        .doesNotContain("blank", "works");
     assertThat(new BenchLine(own).understand("screen reboots", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Understood.class);
+    assertThat(new BenchLine(own).understand("screen zebra", BenchContext.FRESH))
         .isInstanceOf(Understanding.Refused.class);
     assertThat(new BenchLine(own).understand("screen black", BenchContext.FRESH))
         .isInstanceOf(Understanding.Understood.class);
+  }
+
+  /** A card of the board's own under another of its words is not offered twice. */
+  @Test
+  void aCardUnderAnotherWordIsTheSameCard() {
+    assertThat(Boards.KITTIWAKE_B.symptomsBeside())
+        .extracting(SymptomCard::id)
+        .contains("rolling", "hangs")
+        .doesNotContain("dead-keys", "no-sound", "works");
+    assertThat(Boards.KITTIWAKE_B.symptom("rolling").orElseThrow().chances())
+        .containsEntry("keyboard", 0.01);
   }
 
   @Test

@@ -36,6 +36,7 @@ import raconteur.desktop.control.MapMarks;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
+import raconteur.desktop.theme.Theme;
 import raconteur.desktop.workshop.FilePicker;
 
 /** The revisions known, the map of one, and everything that can be said and changed about it. */
@@ -67,8 +68,12 @@ public final class BoardsView extends StackPane {
   private final NewBoardPane newBoardPane;
   private final PhotoPane photoPane;
   private final TypedNetsPane typedNets;
+  private final BuzzPresenter buzzing;
+  private final BuzzPane buzz;
   private final BoardDialogs dialogs;
   private boolean refreshing;
+
+  private static final String BUZZ = "Buzz nets";
 
   /**
    * @param onDevices shows the device library
@@ -92,6 +97,8 @@ public final class BoardsView extends StackPane {
     this.typedNets =
         new TypedNetsPane(
             presenter, () -> files.toRead("Read typed nets", "Nets", "*.nets"), this::show);
+    this.buzzing = new BuzzPresenter(presenter);
+    this.buzz = new BuzzPane(buzzing, this::show, this::showMarks);
     this.dialogs =
         new BoardDialogs(presenter, files, () -> getScene().getWindow(), this::refresh, this::say);
     columns();
@@ -102,6 +109,7 @@ public final class BoardsView extends StackPane {
     panes.put("Check", checkPane());
     panes.put("Differences", differencesPane());
     panes.put("Type nets", typedNets);
+    panes.put(BUZZ, buzz);
     panes.putAll(editors);
     HBox body = new HBox(12, left(onDevices), middle(), right());
     VBox.setVgrow(body, Priority.ALWAYS);
@@ -182,8 +190,8 @@ public final class BoardsView extends StackPane {
             photograph,
             new HBox(6, out, more),
             Texts.button(Keys.DEVICES.on("devices"), onDevices, Style.PLAIN_BUTTON));
-    left.setPrefWidth(LIST_WIDTH);
-    left.setMinWidth(LIST_WIDTH);
+    left.setPrefWidth(Theme.wide(LIST_WIDTH));
+    left.setMinWidth(Theme.wide(LIST_WIDTH));
     return left;
   }
 
@@ -321,6 +329,9 @@ public final class BoardsView extends StackPane {
   public void showPane(String name) {
     panel.getChildren().setAll(panes.getOrDefault(name, depth));
     tabs.selectToggle(tabButtons.get(name));
+    if (name.equals(BUZZ)) {
+      presenter.chosen().ifPresent(buzz::show);
+    }
     showMarks();
   }
 
@@ -377,6 +388,9 @@ public final class BoardsView extends StackPane {
     compare(against);
     editors.values().forEach(e -> e.show(board.contents()));
     typedNets.show(board);
+    if (panel.getChildren().contains(buzz)) {
+      buzz.show(board);
+    }
   }
 
   private void compare(Optional<Board> other) {
@@ -393,6 +407,11 @@ public final class BoardsView extends StackPane {
   }
 
   private void showMarks() {
+    if (panel.getChildren().contains(buzz)) {
+      map.light(Optional.empty());
+      map.setMarks(MapMarks.probing(buzzing.swept(), buzzing.pins()));
+      return;
+    }
     Set<String> places = new HashSet<>();
     if (panel.getChildren().contains(panes.get("Differences"))) {
       differences.getItems().forEach(l -> places.add(l.place()));
@@ -478,6 +497,8 @@ public final class BoardsView extends StackPane {
     } else if (Keys.FIND.is(e)) {
       find.requestFocus();
       e.consume();
+    } else if (panel.getChildren().contains(buzz)) {
+      buzz.keys(e);
     }
   }
 

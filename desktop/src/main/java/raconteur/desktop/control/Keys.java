@@ -37,6 +37,7 @@ public enum Keys {
       new KeyCodeCombination(KeyCode.F, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN)),
   HELP(Where.EVERYWHERE, "the manual, keys, bench lines", plain(KeyCode.F1)),
   DIM(Where.EVERYWHERE, "dim workshop, or light", plain(KeyCode.F10)),
+  PREFERENCES(Where.EVERYWHERE, "preferences", ctrl(KeyCode.COMMA)),
 
   OUTCOME_1(Where.CASE, Keys.OUTCOMES, plain(KeyCode.F2)),
   OUTCOME_2(Where.CASE, Keys.OUTCOMES, plain(KeyCode.F3)),
@@ -84,6 +85,10 @@ public enum Keys {
   FIND(Where.BOARDS, "find a part, pin, net or device", ctrl(KeyCode.F)),
   UNDO(Where.BOARDS, "take the last change back", ctrl(KeyCode.Z)),
   TAKE_NETS(Where.BOARDS, "take the typed nets", plain(KeyCode.ENTER)),
+  BUZZ_JOINED(Where.BUZZING, "the meter beeps", plain(KeyCode.F2)),
+  BUZZ_OPEN(Where.BUZZING, "it stays silent", plain(KeyCode.F3)),
+  BUZZ_LEAVE(Where.BUZZING, "cannot be reached: the next one", plain(KeyCode.F4)),
+  BUZZ_BACK(Where.BUZZING, "take the last answer back", plain(KeyCode.F5)),
   LEAVE_IMPORT(Where.IMPORT, "leave what is being read in", plain(KeyCode.ESCAPE)),
 
   LEAVE_BROUGHT(Where.BROUGHT, "leave the file that was brought", plain(KeyCode.ESCAPE)),
@@ -142,6 +147,7 @@ public enum Keys {
     SIMULATED("On a simulated board", TRACE),
     STAGE("On the other stages", CASE),
     BOARDS("In Boards", EVERYWHERE),
+    BUZZING("Buzzing nets out", BOARDS),
     IMPORT("Reading a file in", BOARDS),
     ODDS("In Odds", EVERYWHERE),
     PRACTICE("In Practice", EVERYWHERE),

@@ -74,6 +74,29 @@ class BoardsWindowTest extends InWindow {
     assertThat(board("marram-310").part("U1").orElseThrow().socket()).isEmpty();
   }
 
+  /** Probe in each hand: the keys answer wherever the typing is. */
+  @Test
+  void netsAreBuzzedOutByTheKeys(FxRobot robot) {
+    go(KeyCode.B);
+    choose("marram-310");
+    robot.clickOn("Buzz nets");
+    WaitForAsyncUtils.waitForFxEvents();
+    String first = robot.lookup("#buzz-todo").queryAs(Label.class).getText();
+    assertThat(first).contains("VCC");
+
+    key(KeyCode.F2);
+    key(KeyCode.F3);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(board("marram-310").nets()).hasSize(1);
+    assertThat(robot.lookup("#buzz-progress").queryAs(Label.class).getText())
+        .contains("here: 2; pins joined by them: 1.");
+    key(KeyCode.F5);
+    key(KeyCode.F5);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(robot.lookup("#buzz-todo").queryAs(Label.class).getText()).isEqualTo(first);
+    assertThat(board("marram-310").nets()).isEmpty();
+  }
+
   /** What is marked as chosen is what is shown, also when the arrow keys chose it. */
   @Test
   void thePanesAreReachedByArrowKeys(FxRobot robot) {
@@ -84,6 +107,7 @@ class BoardsWindowTest extends InWindow {
     key(KeyCode.RIGHT);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.lookup("#net-lines").tryQuery()).isPresent();
+    key(KeyCode.RIGHT);
     key(KeyCode.RIGHT);
     WaitForAsyncUtils.waitForFxEvents();
     assertThat(robot.lookup("#change-row").tryQuery()).isPresent();
