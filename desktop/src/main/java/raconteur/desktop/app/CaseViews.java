@@ -37,6 +37,7 @@ final class CaseViews {
    * Takes a case to the desk.
    *
    * @param onDebrief leads to the debrief of a case of practice
+   * @param onPreferences asks how the shop works
    */
   CaseViews(
       Workshop workshop,
@@ -45,6 +46,7 @@ final class CaseViews {
       FilePicker files,
       Runnable onIntake,
       Runnable onDebrief,
+      Runnable onPreferences,
       boolean dim) {
     this.files = files;
     this.onIntake = onIntake;
@@ -53,7 +55,12 @@ final class CaseViews {
     desk = new CaseDesk(workshop, opened, board, deal.map(Deal::odds).orElse(OddsShown.SHOWN));
     trace =
         new TraceView(
-            desk, files, dim, deal.map(dealt -> new SimulationDesk(desk, dealt)), onDebrief);
+            desk,
+            files,
+            dim,
+            deal.map(dealt -> new SimulationDesk(desk, dealt)),
+            onDebrief,
+            onPreferences);
   }
 
   CaseDesk desk() {

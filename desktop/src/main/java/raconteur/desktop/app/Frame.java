@@ -1,6 +1,8 @@
 package raconteur.desktop.app;
 
 import java.nio.file.Path;
+import java.time.LocalTime;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -28,6 +30,8 @@ import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
 import raconteur.desktop.practice.PracticePresenter;
 import raconteur.desktop.practice.PracticeView;
+import raconteur.desktop.preferences.Preferences;
+import raconteur.desktop.preferences.PreferencesDialog;
 import raconteur.desktop.search.SearchView;
 import raconteur.desktop.shelf.ShelfPresenter;
 import raconteur.desktop.shelf.ShelfView;
@@ -37,6 +41,7 @@ import raconteur.desktop.stockroom.StockroomView;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.trace.TraceView;
 import raconteur.desktop.workshop.FilePicker;
+import raconteur.desktop.workshop.Settings;
 import raconteur.desktop.workshop.Workshop;
 
 /**
@@ -93,6 +98,7 @@ public final class Frame extends BorderPane {
     accelerate(Keys.SEARCH, this::showSearch);
     accelerate(Keys.HELP, this::showKeys);
     accelerate(Keys.DIM, this::toggleDim);
+    accelerate(Keys.PREFERENCES, this::showPreferences);
     new Doorstep(this).listen();
   }
 
@@ -103,6 +109,7 @@ public final class Frame extends BorderPane {
   /** Shows the shelf of an opened casebook. */
   public void open(Workshop workshop) {
     files = files.remembering(workshop.settings());
+    asPreferred(workshop.settings());
     ShelfView shelf =
         new ShelfView(
             new ShelfPresenter(workshop),
@@ -110,7 +117,8 @@ public final class Frame extends BorderPane {
             this::showIntake,
             this::showSearch,
             this::showNewBoard,
-            this::showPractice);
+            this::showPractice,
+            this::showPreferences);
     ArriveView arrive =
         new ArriveView(
             new ArrivePresenter(workshop),
@@ -393,6 +401,7 @@ public final class Frame extends BorderPane {
             files,
             this::showIntake,
             () -> debrief(number),
+            this::showPreferences,
             Theme.isDim(this));
     bench = Optional.of(opened);
     opened.desk().addListener(bar::mark);
@@ -468,7 +477,52 @@ public final class Frame extends BorderPane {
   }
 
   private void toggleDim() {
-    boolean dim = !Theme.isDim(this);
+    setDim(!Theme.isDim(this));
+  }
+
+  /** Asks what is preferred, and shows it at once. */
+  public void showPreferences() {
+    views.ifPresent(
+        v -> {
+          Settings settings = v.workshop().settings();
+          PreferencesDialog.ask(getScene().getWindow(), Preferences.of(settings))
+              .ifPresent(
+                  wanted -> {
+                    String refusal = wanted.keep(settings);
+                    if (!refusal.isEmpty()) {
+                      notice(refusal);
+                    }
+                    boolean otherSize = settings.textPercent() != Theme.textPercent();
+                    asPreferred(settings);
+                    if (otherSize) {
+                      again(v.workshop());
+                    } else {
+                      bench.ifPresent(b -> b.desk().shopChanged());
+                    }
+                  });
+        });
+  }
+
+  /** Every view anew, for text of another size, and the case that was on the bench. */
+  private void again(Workshop workshop) {
+    Optional<Integer> number = bench.map(b -> b.desk().state().header().number());
+    String typed = bench.flatMap(Frame::benchLine).map(TextInputControl::getText).orElse("");
+    boards = Optional.empty();
+    devices = Optional.empty();
+    practice = Optional.empty();
+    open(workshop);
+    number.ifPresent(this::openCase);
+    bench.flatMap(Frame::benchLine).ifPresent(field -> field.setText(typed));
+  }
+
+  /** Text as large, and the window as light, as the shop wants it. */
+  private void asPreferred(Settings settings) {
+    Theme.setTextPercent(settings.textPercent());
+    Theme.dress(getScene());
+    setDim(settings.light().isDimAt(LocalTime.now(ZoneId.systemDefault()).getHour()));
+  }
+
+  private void setDim(boolean dim) {
     Theme.setDim(this, dim);
     bench.ifPresent(b -> b.setDim(dim));
     views.ifPresent(

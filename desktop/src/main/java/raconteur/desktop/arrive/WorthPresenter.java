@@ -19,8 +19,6 @@ import raconteur.desktop.workshop.Settings;
 
 /** Weighs a repair by the odds of the revision, what was read so far, and the shop's rates. */
 final class WorthPresenter {
-  private static final double MOST = 1e6;
-
   private final CaseDesk desk;
   private final Costs costs = Costs.shipped();
   private Condition condition = Condition.UNMARKED;
@@ -42,21 +40,12 @@ final class WorthPresenter {
   }
 
   private Optional<Double> rate(Settings.Rate rate) {
-    return desk.workshop().settings().rate(rate).flatMap(WorthPresenter::number);
-  }
-
-  private static Optional<Double> number(String typed) {
-    String text = typed.strip().replace(',', '.');
-    if (!text.matches("[0-9]{1,7}(\\.[0-9]{1,4})?")) {
-      return Optional.empty();
-    }
-    double value = Double.parseDouble(text);
-    return value <= MOST ? Optional.of(value) : Optional.empty();
+    return desk.workshop().settings().rate(rate).flatMap(Settings::rateOf);
   }
 
   /** Keeps a rate; a sentence where it is refused, else empty. */
   String keep(Settings.Rate rate, String typed) {
-    Optional<Double> value = number(typed);
+    Optional<Double> value = Settings.rateOf(typed);
     if (value.isEmpty()) {
       return "“" + typed.strip() + "” is no rate: type a number from 0 up, like 30 or 1,5.";
     }

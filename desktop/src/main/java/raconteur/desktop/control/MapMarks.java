@@ -110,6 +110,23 @@ public record MapMarks(
         walked);
   }
 
+  /** A bare board but for where the probes go: pins, and a part that is gone along. */
+  public static MapMarks probing(String part, List<PinRef> pins) {
+    return new MapMarks(
+        NONE.suspicion,
+        NONE.cleared,
+        NONE.mended,
+        NONE.out,
+        NONE.tracks,
+        "",
+        pins,
+        part,
+        NONE.damage,
+        NONE.differing,
+        NONE.notes,
+        NONE.walked);
+  }
+
   /** A bare board but for how strongly parts are coloured. */
   public static MapMarks coloured(Map<String, Double> shares) {
     return new MapMarks(

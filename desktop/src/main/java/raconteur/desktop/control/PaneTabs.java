@@ -25,6 +25,7 @@ public final class PaneTabs extends HBox {
       int index = i;
       ToggleButton tab = new ToggleButton(names.get(i));
       tab.setToggleGroup(group);
+      tab.setMinWidth(USE_PREF_SIZE);
       Style.PANE_TAB.on(tab);
       tab.setOnAction(e -> onChoose.accept(index));
       getChildren().add(tab);

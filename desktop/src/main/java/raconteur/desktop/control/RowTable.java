@@ -10,6 +10,7 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
+import raconteur.desktop.theme.Theme;
 
 /** A table of texts that is read, not edited: Enter or a double click opens the chosen row. */
 public class RowTable<R> extends TableView<R> {
@@ -27,7 +28,7 @@ public class RowTable<R> extends TableView<R> {
   /** Adds a column of a width in pixels. */
   public TableColumn<R, String> column(String title, double width, Function<R, String> text) {
     TableColumn<R, String> column = new TableColumn<>(title);
-    column.setPrefWidth(width);
+    column.setPrefWidth(Theme.wide(width));
     column.setSortable(false);
     column.setReorderable(false);
     column.setCellValueFactory(cell -> new ReadOnlyStringWrapper(text.apply(cell.getValue())));

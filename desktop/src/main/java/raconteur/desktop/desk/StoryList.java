@@ -21,6 +21,7 @@ import raconteur.core.story.Told;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
+import raconteur.desktop.theme.Theme;
 
 /** The story, line by line, newest at the end; struck lines stay to be read. */
 public final class StoryList extends ListView<Told> {
@@ -108,7 +109,7 @@ public final class StoryList extends ListView<Told> {
       Label number =
           Texts.line(String.format(Locale.ROOT, "%3d", told.entry().number()), Style.STORY_NUMBER);
       Label time = Texts.line(TIME.format(told.entry().at()), Style.STORY_NUMBER);
-      time.setMinWidth(96);
+      time.setMinWidth(Theme.wide(96));
       HBox row = compact ? new HBox(10, number) : new HBox(10, number, time);
       row.setAlignment(Pos.CENTER_LEFT);
       String line = told.entry().line();

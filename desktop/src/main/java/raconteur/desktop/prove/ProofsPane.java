@@ -17,6 +17,7 @@ import raconteur.desktop.stage.Tone;
 
 /** What the board has to show before it goes home. */
 final class ProofsPane extends TablePane {
+  private final ProofStrip strip = new ProofStrip(id -> table().choose(id));
   private Optional<ProvingPlan> plan = Optional.empty();
 
   ProofsPane() {
@@ -28,6 +29,7 @@ final class ProofsPane extends TablePane {
             Column.words("Stands", 90),
             Column.words("Proof", 430),
             Column.words("Seen", 270)));
+    above(strip);
   }
 
   @Override
@@ -45,6 +47,7 @@ final class ProofsPane extends TablePane {
               proof.line()));
     }
     table().show(rows);
+    strip.show(now.proofs());
     boolean chosenIsOpen = now.proofs().stream().anyMatch(p -> p.id().equals(chosen()) && p.open());
     if (!chosenIsOpen) {
       now.proofs().stream()
@@ -55,7 +58,7 @@ final class ProofsPane extends TablePane {
     }
   }
 
-  private static Tone tone(ProvingPlan.Standing standing) {
+  static Tone tone(ProvingPlan.Standing standing) {
     return switch (standing) {
       case OPEN -> Tone.PLAIN;
       case BEGUN, SKIPPED -> Tone.DOUBTFUL;

@@ -1,6 +1,8 @@
 package raconteur.desktop.prove;
 
 import java.time.Duration;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -13,17 +15,25 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.finding.Quantities;
 import raconteur.core.prove.Soak;
+import raconteur.core.prove.SoakStretch;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
 import raconteur.desktop.stage.StagePane;
+import raconteur.desktop.stage.Tone;
 import raconteur.desktop.theme.Style;
 
 /** The long run: a counter with large figures, and how long is long enough. */
 final class SoakPane extends StagePane {
+  private static final int MOST_STRETCHES = 8;
+  private static final double LONGEST_BAR = 260;
+  private static final DateTimeFormatter WHEN =
+      DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH).withZone(ZoneId.systemDefault());
+
   private final SoakCounter counter;
   private final Label runs = Texts.line("0", Style.SOAK_FIGURE);
   private final Label time = Texts.line("0:00:00", Style.SOAK_FIGURE);
@@ -32,6 +42,7 @@ final class SoakPane extends StagePane {
   private final ProgressBar progress = new ProgressBar(0);
   private final Button run = Texts.button("Space  one clean run", this::count, Style.MAIN_BUTTON);
   private final Button clock = Texts.button("start the clock", this::clock, Style.PLAIN_BUTTON);
+  private final VBox stretches = new VBox(5);
   private final VBox node = new VBox(14);
   private Soak soak = new Soak(Optional.empty(), 0, 0, false);
 
@@ -68,7 +79,45 @@ final class SoakPane extends StagePane {
             });
     Style.SHEET.on(node);
     Style.SOAK.on(node);
-    node.getChildren().addAll(left, progress, why, figures, bar);
+    node.getChildren().addAll(left, progress, why, figures, bar, stretches);
+  }
+
+  /** What was run so far, a bar each: the latest first. */
+  private void stretches(DeskState state) {
+    stretches.getChildren().clear();
+    List<SoakStretch> all = SoakStretch.of(state.telling());
+    if (all.isEmpty()) {
+      return;
+    }
+    stretches.getChildren().add(Texts.line("Run so far, the latest first", Style.HEADING));
+    for (SoakStretch stretch : all.reversed().stream().limit(MOST_STRETCHES).toList()) {
+      double most =
+          all.stream()
+              .filter(s -> s.hours() == stretch.hours())
+              .mapToDouble(SoakStretch::amount)
+              .max()
+              .orElse(1);
+      Region length = new Region();
+      Style.SOAK_STRETCH.on(length);
+      length.setPrefSize(Math.max(2, LONGEST_BAR * stretch.amount() / most), 12);
+      length.setMaxHeight(12);
+      Label words = Texts.line(words(stretch));
+      (stretch.clean() ? stretch.counts() ? Tone.GOOD : Tone.FAINT : Tone.BAD).on(words);
+      HBox row = new HBox(10, length, words);
+      row.setAlignment(Pos.CENTER_LEFT);
+      stretches.getChildren().add(row);
+    }
+  }
+
+  private static String words(SoakStretch stretch) {
+    String unit = stretch.hours() ? " h" : stretch.amount() == 1 ? " run" : " runs";
+    return (stretch.clean() ? "✓ " : "✗ ")
+        + amount(stretch.amount())
+        + unit
+        + (stretch.clean() ? " clean" : ", the fault came")
+        + " · "
+        + WHEN.format(stretch.at())
+        + (stretch.clean() && !stretch.counts() ? " · before a mend or a fault" : "");
   }
 
   private static VBox figure(Label figure, String words) {
@@ -150,6 +199,7 @@ final class SoakPane extends StagePane {
       counted(counter.written(written));
     }
     soak = Soak.of(state.telling());
+    stretches(state);
     why.setText(
         soak.shows()
             .map(

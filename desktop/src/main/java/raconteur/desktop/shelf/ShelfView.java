@@ -34,6 +34,7 @@ public final class ShelfView extends VBox {
    * @param onSearch looks through all stories
    * @param onNewBoard describes a board that is not here yet
    * @param onPractice leads to the place to practise
+   * @param onPreferences asks what is preferred
    */
   public ShelfView(
       ShelfPresenter presenter,
@@ -41,7 +42,8 @@ public final class ShelfView extends VBox {
       Runnable onNew,
       Runnable onSearch,
       Runnable onNewBoard,
-      Runnable onPractice) {
+      Runnable onPractice,
+      Runnable onPreferences) {
     this.presenter = presenter;
     Style.VIEW.on(this);
     Style.FIGURES.on(table.column("No.", 52, row -> String.valueOf(row.header().number())));
@@ -75,6 +77,7 @@ public final class ShelfView extends VBox {
             filter,
             Texts.button("Search stories", onSearch, Style.PLAIN_BUTTON),
             Texts.button("Practise", onPractice, Style.PLAIN_BUTTON),
+            Texts.button("Preferences", onPreferences, Style.PLAIN_BUTTON),
             Texts.button(
                 "Take to the bench",
                 () -> table.chosen().ifPresent(row -> onOpen.accept(row.header().number())),

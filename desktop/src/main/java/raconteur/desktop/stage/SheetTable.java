@@ -57,6 +57,18 @@ public final class SheetTable extends RowTable<SheetRow> {
     }
   }
 
+  /** Chooses the row with a key, and shows it. */
+  public void choose(String key) {
+    getItems().stream()
+        .filter(row -> row.key().equals(key))
+        .findFirst()
+        .ifPresent(
+            row -> {
+              getSelectionModel().select(row);
+              scrollTo(row);
+            });
+  }
+
   private static final class ToneCell extends TableCell<SheetRow, String> {
     ToneCell(boolean figures) {
       if (figures) {

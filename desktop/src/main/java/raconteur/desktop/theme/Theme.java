@@ -1,7 +1,10 @@
 package raconteur.desktop.theme;
 
 import atlantafx.base.theme.PrimerLight;
+import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.net.URL;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
@@ -10,6 +13,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import javafx.application.Application;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -27,6 +31,10 @@ public final class Theme {
   // The mono cut names its family B612 too and would otherwise win over the text cut.
   private static final List<String> FONTS =
       List.of("B612Mono-Regular.otf", "B612Mono-Bold.otf", "B612-Regular.otf", "B612-Bold.otf");
+
+  private static final Pattern SIZE_OF_TEXT = Pattern.compile("-fx-font-size: ([0-9]{1,3})px");
+  private static final int USUAL_PERCENT = 100;
+  private static volatile int textPercent = USUAL_PERCENT;
 
   private Theme() {}
 
@@ -72,15 +80,50 @@ public final class Theme {
     return Optional.ofNullable(Theme.class.getResourceAsStream("icon.png")).map(Image::new);
   }
 
+  /** How large text is everywhere, in per cent; scenes are dressed again to show it. */
+  public static void setTextPercent(int percent) {
+    textPercent = percent;
+  }
+
+  /** How large text is, in per cent. */
+  public static int textPercent() {
+    return textPercent;
+  }
+
+  /** A width that has to grow with the text in it. */
+  public static double wide(double width) {
+    return Math.max(1, textPercent / 100.0) * width;
+  }
+
   /** Puts our stylesheet on a scene, and the colours it speaks of. */
   public static void dress(Scene scene) {
-    scene
-        .getStylesheets()
-        .addAll(
-            "data:text/css;base64,"
-                + Base64.getEncoder()
-                    .encodeToString(Hue.stylesheet().getBytes(StandardCharsets.UTF_8)),
-            Objects.requireNonNull(Theme.class.getResource("raconteur.css")).toExternalForm());
+    scene.getStylesheets().setAll(inline(Hue.stylesheet()), stylesheet());
+  }
+
+  private static String inline(String css) {
+    return "data:text/css;base64,"
+        + Base64.getEncoder().encodeToString(css.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** As it ships, or with every size of text in it as large as is wanted. */
+  private static String stylesheet() {
+    URL shipped = Objects.requireNonNull(Theme.class.getResource("raconteur.css"));
+    if (textPercent == USUAL_PERCENT) {
+      return shipped.toExternalForm();
+    }
+    try (InputStream in = shipped.openStream()) {
+      String css = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+      return inline(
+          SIZE_OF_TEXT
+              .matcher(css)
+              .replaceAll(
+                  size ->
+                      "-fx-font-size: "
+                          + Math.round(Integer.parseInt(size.group(1)) * textPercent / 100.0)
+                          + "px"));
+    } catch (IOException e) {
+      throw new UncheckedIOException("our own stylesheet cannot be read", e);
+    }
   }
 
   /** Gives a dialog the looks of the window that owns it. */
@@ -110,9 +153,10 @@ public final class Theme {
     }
   }
 
-  /** The text cut in a size, to half a pixel. */
+  /** The text cut in a size, to half a pixel, as large as text is wanted. */
   public static Font text(double size) {
-    return CACHE.computeIfAbsent(Math.round(size * 2), _ -> Font.font("B612", size));
+    long halves = Math.round(size * textPercent / 50.0);
+    return CACHE.computeIfAbsent(halves, _ -> Font.font("B612", halves / 2.0));
   }
 
   public static Inks inks(boolean dim) {

@@ -23,6 +23,7 @@ import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.Percent;
 import raconteur.desktop.theme.Style;
+import raconteur.desktop.theme.Theme;
 
 /** Why one suspect stands where it stands, what is cleared, and which findings to take again. */
 final class ReasonsPane extends ScrollPane {
@@ -109,7 +110,7 @@ final class ReasonsPane extends ScrollPane {
 
   private void row(String figure, String words, Style style) {
     Label left = Texts.line(figure, style);
-    left.setMinWidth(86);
+    left.setMinWidth(Theme.wide(86));
     left.setAlignment(Pos.TOP_RIGHT);
     Label right = Texts.label(words);
     HBox.setHgrow(right, Priority.ALWAYS);

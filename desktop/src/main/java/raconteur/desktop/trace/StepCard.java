@@ -9,9 +9,9 @@ import java.util.stream.IntStream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.plan.Step;
 import raconteur.desktop.control.Keys;
@@ -19,6 +19,7 @@ import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.desk.Percent;
 import raconteur.desktop.theme.Style;
+import raconteur.desktop.theme.Theme;
 
 /**
  * The proposed step, large, with one key an outcome: F2 for the first, F3 for the second, and so
@@ -65,24 +66,27 @@ final class StepCard extends VBox {
     boolean hint = task.isPresent() && state.shownStep().isPresent();
     Label heading =
         Texts.line(hint ? "A hint" : task.isPresent() ? "Your task" : "Next step", Style.FAINT);
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(8, heading, gap);
+    // Larger text begins a second row.
+    FlowPane ways = new FlowPane(8, 4);
+    ways.setAlignment(Pos.CENTER_RIGHT);
+    ways.prefWrapLengthProperty().bind(ways.widthProperty());
+    HBox.setHgrow(ways, Priority.ALWAYS);
+    HBox head = new HBox(8, heading, ways);
     head.setAlignment(Pos.CENTER_LEFT);
     if (!state.thinking() && state.shownStep().isPresent()) {
-      head.getChildren()
+      ways.getChildren()
           .add(Texts.button(Keys.DECLINE.on("can't, or unclear"), onDecline, Style.PLAIN_BUTTON));
     }
     if (state.thinking()) {
-      head.getChildren().add(Texts.line("working it out …", Style.FAINT));
-      head.getChildren()
+      ways.getChildren().add(Texts.line("working it out …", Style.FAINT));
+      ways.getChildren()
           .add(Texts.button(Keys.STOP_WORKING.on("stop there"), onStop, Style.PLAIN_BUTTON));
     } else if (state.steps().size() > 1) {
       String which = (state.step() + 1) + " of " + state.steps().size();
       Button other =
           Texts.button(Keys.NEXT_STEP.on("another · " + which), onOther, Style.PLAIN_BUTTON);
       other.setFocusTraversable(true);
-      head.getChildren().add(other);
+      ways.getChildren().add(other);
     }
     return head;
   }
@@ -162,9 +166,9 @@ final class StepCard extends VBox {
         Texts.line(String.format(Locale.ROOT, "%4s", Percent.of(outcome.chance())), Style.KEY);
     Label meaning = Texts.line(outcome.meaning(), Style.OUTCOME_MEANING);
     meaning.setMinWidth(0);
-    keyLabel.setMinWidth(24);
-    word.setMinWidth(82);
-    chance.setMinWidth(58);
+    keyLabel.setMinWidth(Theme.wide(24));
+    word.setMinWidth(Theme.wide(82));
+    chance.setMinWidth(Theme.wide(58));
     HBox content = new HBox(6, keyLabel, word, chance, meaning);
     content.setAlignment(Pos.CENTER_LEFT);
     Button row = new Button("", content);

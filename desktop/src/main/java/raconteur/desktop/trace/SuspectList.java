@@ -19,6 +19,7 @@ import raconteur.core.plan.PlaceWords;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.Percent;
 import raconteur.desktop.theme.Style;
+import raconteur.desktop.theme.Theme;
 
 /** The suspects, likeliest first: share, place, and what it would be. */
 final class SuspectList extends ListView<Suspect> {
@@ -94,7 +95,7 @@ final class SuspectList extends ListView<Suspect> {
 
     private HBox content(Board shown, Suspect suspect) {
       Label share = Texts.line(Percent.of(suspect.probability()), Style.SUSPECT_SHARE);
-      share.setMinWidth(70);
+      share.setMinWidth(Theme.wide(70));
       share.setAlignment(Pos.CENTER_RIGHT);
       Region bar = new Region();
       Style.SUSPECT_BAR.on(bar);

@@ -12,8 +12,10 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -53,8 +55,8 @@ import raconteur.desktop.simulate.ScreenPane;
 import raconteur.desktop.simulate.SimulationBar;
 import raconteur.desktop.simulate.SimulationDesk;
 import raconteur.desktop.theme.Style;
+import raconteur.desktop.theme.Theme;
 import raconteur.desktop.workshop.FilePicker;
-import raconteur.desktop.workshop.Settings;
 
 /** The board, the suspects, the next step, the story and the bench line, laid out. */
 public final class TraceView extends StackPane {
@@ -67,6 +69,7 @@ public final class TraceView extends StackPane {
   private final CaseDesk desk;
   private final Optional<SimulationDesk> simulation;
   private final Runnable onDebrief;
+  private final Runnable onPreferences;
   private final BoardMap map;
   private final StepCard stepCard;
   private final SuspectList suspects;
@@ -87,14 +90,17 @@ public final class TraceView extends StackPane {
    * @param files asks for recordings
    * @param simulation the instruments on a simulated board, empty for a real one
    * @param onDebrief leads to the debrief of a simulated case
+   * @param onPreferences asks how the shop works
    */
   public TraceView(
       CaseDesk desk,
       FilePicker files,
       boolean dim,
       Optional<SimulationDesk> simulation,
-      Runnable onDebrief) {
+      Runnable onDebrief,
+      Runnable onPreferences) {
     this.onDebrief = onDebrief;
+    this.onPreferences = onPreferences;
     this.files = files;
     this.desk = desk;
     this.simulation = simulation;
@@ -137,8 +143,17 @@ public final class TraceView extends StackPane {
     // What nobody is shown needs no room: the story stands there, and the board is larger.
     boolean hidden = desk.odds() == OddsShown.HIDDEN;
     VBox right = hidden ? new VBox(8, stepCard, story) : new VBox(8, stepCard, suspects, reasons);
-    right.setMinWidth(RIGHT_AT_LEAST);
-    right.setPrefWidth(RIGHT);
+    // Where large text needs more room than there is, it scrolls; the bench line is never pushed
+    // out.
+    ScrollPane column = new ScrollPane(right);
+    column.setFitToWidth(true);
+    column.setFitToHeight(true);
+    column.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    column.setFocusTraversable(false);
+    column.setMinWidth(RIGHT_AT_LEAST);
+    column.setPrefWidth(RIGHT);
+    column.setMinHeight(0);
+    Style.COLUMN.on(column);
     suspects.setPrefHeight(196);
     suspects.setMinHeight(120);
     reasons.setPrefHeight(190);
@@ -169,28 +184,33 @@ public final class TraceView extends StackPane {
     if (!hidden) {
       left.getChildren().add(story);
     }
+    left.setMinHeight(0);
     HBox.setHgrow(left, Priority.ALWAYS);
-    HBox body = new HBox(10, left, right);
+    HBox body = new HBox(10, left, column);
+    body.widthProperty()
+        .addListener(
+            (o, before, width) ->
+                column.setPrefWidth(Math.min(Theme.wide(RIGHT), width.doubleValue() / 2)));
     Style.TRACE.on(body);
     return body;
   }
 
   private HBox mapBar() {
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
     for (CaseState state : CaseState.values()) {
       shelfPlace.getItems().add(state.words());
     }
     shelfPlace.setValue(desk.state().header().state().words());
     shelfPlace.setAccessibleText("Where the board stands");
-    shelfPlace.setPrefWidth(SHELF_PLACE);
+    shelfPlace.setPrefWidth(Theme.wide(SHELF_PLACE));
+    shelfPlace.setMinWidth(SHELF_PLACE);
     shelfPlace
         .getSelectionModel()
         .selectedItemProperty()
         .addListener((observed, before, words) -> moveTo(words));
-    HBox bar =
-        new HBox(
+    FlowPane tools =
+        new FlowPane(
             8,
+            4,
             sideName,
             side,
             map.photographButton(),
@@ -198,9 +218,11 @@ public final class TraceView extends StackPane {
             Texts.button("+", () -> map.zoom(1.5), Style.PLAIN_BUTTON),
             Texts.button("−", () -> map.zoom(1 / 1.5), Style.PLAIN_BUTTON),
             damageMenu(),
-            benchMenu(),
-            gap,
-            shelfPlace);
+            benchMenu());
+    tools.setAlignment(Pos.CENTER_LEFT);
+    tools.prefWrapLengthProperty().bind(tools.widthProperty());
+    HBox.setHgrow(tools, Priority.ALWAYS);
+    HBox bar = new HBox(8, tools, shelfPlace);
     bar.setAlignment(Pos.CENTER_LEFT);
     return bar;
   }
@@ -225,8 +247,8 @@ public final class TraceView extends StackPane {
 
   /** What else the bench has to say: how it works, and what its recorders wrote. */
   private MenuButton benchMenu() {
-    MenuItem shop = new MenuItem("shop: school and instruments …");
-    shop.setOnAction(e -> askShop());
+    MenuItem shop = new MenuItem(Keys.PREFERENCES.on("school, instruments, preferences …"));
+    shop.setOnAction(e -> onPreferences.run());
     MenuItem swap = new MenuItem(Keys.SWAP.on("try the chosen suspect by swapping …"));
     swap.setOnAction(e -> trySwap());
     MenuItem recording = new MenuItem("read a recording …");
@@ -349,24 +371,6 @@ public final class TraceView extends StackPane {
     } else {
       SwapDialog.show(desk, chosen, getScene().getWindow(), bench::enter);
     }
-  }
-
-  private void askShop() {
-    Settings settings = desk.workshop().settings();
-    ShopDialog.ask(this, settings.shop(), settings.faultsTogether())
-        .ifPresent(
-            answer -> {
-              String refusal = settings.keepShop(answer.shop());
-              if (refusal.isEmpty()) {
-                refusal = settings.keepFaultsTogether(answer.together());
-              }
-              bench.say(
-                  refusal.isEmpty()
-                      ? "The shop now works as " + answer.shop().school().name() + "."
-                      : refusal,
-                  refusal.isEmpty());
-              desk.shopChanged();
-            });
   }
 
   private void moveTo(String words) {

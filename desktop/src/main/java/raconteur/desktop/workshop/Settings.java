@@ -4,6 +4,7 @@ import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -37,6 +38,8 @@ public final class Settings {
   private static final String DEAL = "deal of case ";
   private static final String PRACTISED = "end of practice case ";
   private static final String PRACTISING = "practising";
+  private static final String TEXT_SIZE = "size of text";
+  private static final String LIGHT = "light";
   private static final String SHOP_NAME = "name of this shop";
 
   private final Casebook casebook;
@@ -56,6 +59,71 @@ public final class Settings {
       this.setting = setting;
     }
   }
+
+  /** When the window is dim. */
+  public enum Light {
+    LIGHT("light"),
+    DIM("dim"),
+    BY_HOUR("dim from 19 to 7 o'clock");
+
+    private final String words;
+
+    Light(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+
+    /** Whether it is dim at an hour of the day, 0 to 23. */
+    public boolean isDimAt(int hour) {
+      return this == DIM || (this == BY_HOUR && (hour >= 19 || hour < 7));
+    }
+  }
+
+  /** Sizes of all text, of what is usual. */
+  public static final List<Integer> TEXT_PERCENTS = List.of(90, 100, 115, 130, 145, 160);
+
+  private static final int USUAL_PERCENT = 100;
+
+  /** How large text is, in per cent of what is usual. */
+  public int textPercent() {
+    return casebook
+        .setting(TEXT_SIZE)
+        .filter(text -> text.matches("[0-9]{2,3}"))
+        .map(Integer::parseInt)
+        .filter(TEXT_PERCENTS::contains)
+        .orElse(USUAL_PERCENT);
+  }
+
+  public String keepTextPercent(int percent) {
+    return keep(TEXT_SIZE, Integer.toString(percent));
+  }
+
+  /** When the window is dim: never, unless told otherwise. */
+  public Light light() {
+    return casebook
+        .setting(LIGHT)
+        .flatMap(text -> Arrays.stream(Light.values()).filter(l -> l.name().equals(text)).findAny())
+        .orElse(Light.LIGHT);
+  }
+
+  public String keepLight(Light light) {
+    return keep(LIGHT, light.name());
+  }
+
+  /** A rate from 0 up as somebody types it, with a point or a comma; empty where it is none. */
+  public static Optional<Double> rateOf(String typed) {
+    String text = typed.strip().replace(',', '.');
+    if (!text.matches("[0-9]{1,7}(\\.[0-9]{1,4})?")) {
+      return Optional.empty();
+    }
+    double value = Double.parseDouble(text);
+    return value <= MOST_RATE ? Optional.of(value) : Optional.empty();
+  }
+
+  private static final double MOST_RATE = 1e6;
 
   /** What the user said a marking is, by marking: the name of its device. */
   public Map<String, String> saidMarkings() {

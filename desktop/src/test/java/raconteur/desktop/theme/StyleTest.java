@@ -25,7 +25,9 @@ class StyleTest {
           "choice-box",
           "column-header",
           "content",
+          "check-box",
           "dialog-pane",
+          "radio-button",
           "label",
           "list-cell",
           "list-view",
@@ -36,6 +38,7 @@ class StyleTest {
           "table-cell",
           "table-row-cell",
           "table-view",
+          "text",
           "text-input",
           "viewport");
 
