@@ -103,6 +103,16 @@ public final class BenchLine {
     if (inTurn.isPresent()) {
       return inTurn;
     }
+    String named = Spoken.withPart(board, Rewordings.shipped().plain(line));
+    if (!named.equals(Rewordings.shipped().plain(line))) {
+      Understanding byPart = asSaid(named, context);
+      if (byPart instanceof Understanding.Refused) {
+        byPart = reworded(named, context, false).orElse(byPart);
+      }
+      if (!(byPart instanceof Understanding.Refused)) {
+        return Optional.of(byPart);
+      }
+    }
     if (reworded.isPresent()) {
       return reworded;
     }
@@ -210,15 +220,20 @@ public final class BenchLine {
         several
             .map(all -> all.together(line, each -> one(each, context)))
             .orElseGet(() -> one(line, context));
+    if (understood instanceof Understanding.Refused) {
+      Optional<SeveralSubjects.Elsewhere> place = SeveralSubjects.atItsUsualPlace(board, line);
+      if (place.isPresent()
+          && one(place.get().line(), context)
+              instanceof Understanding.Understood(Statement statement, String _)) {
+        return new Understanding.Asked(statement, place.get().question());
+      }
+    }
     if (understood instanceof Understanding.Refused(String why)
         && SeveralSubjects.mayBecome(board, line)) {
       return new Understanding.Unfinished(
           several.filter(s -> !s.there().isEmpty()).isPresent()
               ? why
-              : SeveralSubjects.whereOn(board, line)
-                  .orElse(
-                      "Another part or pin, or what is said of all of them, for example tester"
-                          + " pass."));
+              : "Another part or pin, or what is said of all of them, for example tester pass.");
     }
     return understood;
   }

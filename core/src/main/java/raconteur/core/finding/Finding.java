@@ -963,4 +963,94 @@ public sealed interface Finding extends Statement {
       return line.toString();
     }
   }
+
+  /** The resistance across a part with two ends, power off; infinite for over range. */
+  record PartOhms(String part, double ohms) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("part ohms");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
+    @Override
+    public String line() {
+      return part + " " + Quantities.ohmsLine(ohms);
+    }
+  }
+
+  /** The voltage across a part with two ends: a cell's own, or a diode's drop on a meter. */
+  record PartVolts(String part, double volts) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("part volts");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
+    @Override
+    public String line() {
+      return part + " " + Quantities.plain(volts) + " V";
+    }
+  }
+
+  /** The alternating voltage that comes to a part, such as the plug of the supply. */
+  record AlternatingVolts(String part, double volts) implements Measured {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("alternating volts");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
+    @Override
+    public String line() {
+      return part + " " + Quantities.plain(volts) + " Vac";
+    }
+  }
+
+  /** Whether a processor was seen to go about its work: its strobes and address lines move. */
+  record Processing(String part, boolean runs) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("processing");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfPart(part);
+    }
+
+    @Override
+    public String line() {
+      return part + (runs ? " runs" : " stopped");
+    }
+  }
+
+  /** What a program on the board says it found, in its own words. */
+  record Message(String text) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("message");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfBoard(text.toLowerCase(Locale.ROOT));
+    }
+
+    @Override
+    public String line() {
+      return "says " + text;
+    }
+  }
 }

@@ -11,7 +11,7 @@ import raconteur.core.board.Part;
 
 /**
  * What is said of a whole part: {@code U17 tester fail gates 2 4}, {@code U26 hot}, {@code U26 61
- * C}, {@code CE2 455 uF 0.2 ohm 3 uA}.
+ * C}, {@code R14 470 ohm}, {@code BT1 2.1 V}, {@code U1 stopped}, {@code CE2 455 uF 0.2 ohm 3 uA}.
  */
 final class PartPhrase implements Phrase {
   private enum About {
@@ -21,6 +21,8 @@ final class PartPhrase implements Phrase {
     PINS,
     OLD,
     WAS,
+    RUNS,
+    STOPPED,
     BURNING,
     HOT,
     NORMAL,
@@ -40,6 +42,8 @@ final class PartPhrase implements Phrase {
     ABOUT.put("pins", About.PINS);
     ABOUT.put("old", About.OLD);
     ABOUT.put("was", About.WAS);
+    ABOUT.put("runs", About.RUNS);
+    ABOUT.put("stopped", About.STOPPED);
     ABOUT.put("burning", About.BURNING);
     ABOUT.put("hot", About.HOT);
     ABOUT.put("normal", About.NORMAL);
@@ -64,8 +68,12 @@ final class PartPhrase implements Phrase {
   @Override
   public Understanding read(Words words, BenchContext context) {
     Part part = words.part();
-    if (words.peek().matches("[0-9].*") || (isCapacitor(part) && words.nextIs("OL"))) {
-      return isCapacitor(part) ? capacitor(words, part) : temperature(words, context, part);
+    boolean across = AcrossPhrase.fits(part.device());
+    if (words.peek().matches("-?[0-9].*")
+        || ((across || isCapacitor(part)) && words.nextIs("OL"))) {
+      return !isCapacitor(part) || across
+          ? AcrossPhrase.read(words, context, part).orElseGet(() -> capacitor(words, part))
+          : capacitor(words, part);
     }
     About about = words.oneOf("what is said of " + part.designator(), ABOUT);
     if (about == About.TESTER) {
@@ -102,6 +110,9 @@ final class PartPhrase implements Phrase {
                   ? " passes the tester: its mend was not needed."
                   : " fails the tester: it was bad."));
     }
+    if (about == About.RUNS || about == About.STOPPED) {
+      return processing(words, part, about == About.RUNS);
+    }
     if (about == About.WAS) {
       return ClosedPart.read(words, part);
     }
@@ -126,9 +137,7 @@ final class PartPhrase implements Phrase {
     return part.device().isCapacitor();
   }
 
-  private static Understanding temperature(Words words, BenchContext context, Part part) {
-    double celsius = words.quantity(Unit.CELSIUS).value();
-    words.end();
+  static Understanding temperature(BenchContext context, Part part, double celsius) {
     Finding reading = new Finding.Temperature(part.designator(), celsius);
     String said = named(part) + " is at " + Quantities.plain(celsius) + " °C";
     if (celsius < -20 || celsius > 200) {
@@ -176,6 +185,24 @@ final class PartPhrase implements Phrase {
           reading, said + ": more than any capacitor here; say uF, nF or pF? Enter keeps it.");
     }
     return new Understanding.Understood(reading, said + "; out of circuit, power off.");
+  }
+
+  private static Understanding processing(Words words, Part part, boolean runs) {
+    words.end();
+    if (!part.device().isProcessor()) {
+      throw words.refuse(
+          named(part)
+              + " is no processor: say what a pin of it shows, for example "
+              + part.designator()
+              + ".1 toggling.");
+    }
+    return new Understanding.Understood(
+        new Finding.Processing(part.designator(), runs),
+        named(part)
+            + (runs
+                ? " goes about its work: its supply, clock and reset do."
+                : " stands: its own supply, clock or reset, or itself, before anything behind"
+                    + " it."));
   }
 
   private static Understanding tester(Words words, Part part) {
@@ -253,6 +280,10 @@ final class PartPhrase implements Phrase {
         "U10 elsewhere good",
         "U26 hot",
         "U26 61 C",
+        "R1 1.2k",
+        "R1 OL",
+        "J1 9.1 Vac",
+        "U8 stopped",
         "CE2 455 uF 0.2 ohm 3 uA");
   }
 }

@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import raconteur.core.board.Board;
 import raconteur.core.board.ErrorCode;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -17,6 +19,8 @@ import raconteur.core.board.Part;
  * /IO}.
  */
 final class ProvokingPhrases {
+  private static final int MOST_NAMED = 6;
+
   private static final Map<String, Boolean> CHANGES = new LinkedHashMap<>();
 
   static {
@@ -60,6 +64,9 @@ final class ProvokingPhrases {
     all.add(new Verb("nothing", "nothing hot", (words, context) -> nothingHot(words)));
     all.add(new Verb("settings", "settings lost", (words, context) -> settings(words)));
     all.add(errors());
+    all.add(
+        new Verb(
+            "says", List.of("says RAM ERROR U21", "says ROM OK"), (words, context) -> says(words)));
     all.add(new Verb("polls", "polls U7", (words, context) -> polls(words)));
     return all;
   }
@@ -167,6 +174,27 @@ final class ProvokingPhrases {
             + (error.parts().isEmpty()
                 ? "."
                 : ", which accuses " + String.join(", ", error.parts()) + "."));
+  }
+
+  private static Understanding says(Words words) {
+    if (!words.more()) {
+      return new Understanding.Unfinished(
+          "What does it say? For example says RAM ERROR U21, or says ROM OK.");
+    }
+    Board board = words.board();
+    String text = words.rest();
+    MessageWords meant = MessageWords.of(board, text);
+    String whom =
+        meant.parts().isEmpty()
+            ? "names nothing this board has, but a program runs that says it"
+            : (meant.bad() ? "accuses " : "clears ")
+                + meant.parts().stream()
+                    .sorted()
+                    .limit(MOST_NAMED)
+                    .collect(Collectors.joining(", "))
+                + (meant.parts().size() > MOST_NAMED ? " and others" : "");
+    return new Understanding.Understood(
+        new Finding.Message(text), "The board says “" + text + "”: " + whom + ".");
   }
 
   private static Understanding settings(Words words) {

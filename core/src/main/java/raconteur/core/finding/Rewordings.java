@@ -11,12 +11,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
 import raconteur.core.data.Loaded;
-import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinRole;
 
 /**
@@ -47,6 +47,18 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   /** All electrolytic capacitors of the board. */
   private static final String ELECTROLYTICS = "{electrolytics}";
 
+  private static final String PROCESSOR = "{processor}";
+
+  /** {@code U5 pins 1, 2 and 7}. */
+  private static final Pattern PINS =
+      Pattern.compile(
+          "(?i)(" + PART + ") pins? ([0-9]{1,3}(?:(?: and | & | ?- ?| )[0-9]{1,3})+)(?= [a-z])");
+
+  private static final int MOST_PINS = 64;
+
+  /** All parts in sockets. */
+  private static final String SOCKETED = "{socketed}";
+
   private static final List<String> CARRIED =
       List.of("part", "pin", "pin2", "purpose", "rail", "state", "rest");
 
@@ -75,6 +87,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
         filled = filled.replace(ELECTROLYTICS, all);
       }
+      if (text.contains(SOCKETED)) {
+        String all = socketed(board);
+        if (all.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(SOCKETED, all);
+      }
       if (text.contains(CALLED)) {
         List<String> called = Purposes.parts(board, matcher.group("purpose"));
         if (called.isEmpty()) {
@@ -91,6 +110,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           filled = filled.replace(place, Optional.ofNullable(matcher.group(name)).orElse(""));
         }
       }
+      if (filled.contains(PROCESSOR)) {
+        Optional<Part> processor = processor(board);
+        if (processor.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(PROCESSOR, processor.get().designator());
+      }
       for (PinRole role : List.of(PinRole.RESET, PinRole.CLOCK)) {
         String place = "{" + role.name().toLowerCase(Locale.ROOT) + "}";
         if (filled.contains(place)) {
@@ -102,6 +128,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
       }
       return Optional.of(filled);
+    }
+
+    private static String socketed(Board board) {
+      return board.parts().stream()
+          .filter(p -> p.fitted() && p.socketed())
+          .map(Part::designator)
+          .collect(Collectors.joining(" "));
     }
 
     private static String electrolytics(Board board) {
@@ -195,22 +228,41 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
             .replaceAll("\\.(\\s|$)", " ")
             .strip()
             .replaceAll("\\s+", " ");
+    plain = PINS.matcher(plain).replaceAll(each -> pins(each.group(1), each.group(2)));
     for (Spelling spelling : spellings) {
       plain = spelling.said().matcher(plain).replaceAll(spelling.line());
     }
     return plain.strip();
   }
 
-  private static Optional<String> ofProcessor(Board board, PinRole role) {
-    for (Part part : board.parts()) {
-      if (part.fitted() && part.device().isProcessor()) {
-        for (DevicePin pin : part.device().pins()) {
-          if (pin.kind().reads() && role.fits(pin.name())) {
-            return Optional.of(part.pin(pin.number()).toString());
-          }
-        }
-      }
+  /** Every pin with its part, a range taken apart. */
+  private static String pins(String part, String said) {
+    List<String> pins = new ArrayList<>();
+    for (String word : said.replaceAll(" ?- ?", "-").split("(?: and | & | )", -1)) {
+      String[] ends = word.split("-", -1);
+      int from = Integer.parseInt(ends[0]);
+      int to = Integer.parseInt(ends[ends.length - 1]);
+      int step = from <= to ? 1 : -1;
+      IntStream.iterate(from, pin -> pin + step)
+          .limit(Math.min(Math.abs(to - from) + 1, MOST_PINS))
+          .forEach(pin -> pins.add(part + "." + pin));
     }
-    return Optional.empty();
+    return String.join(" ", pins);
+  }
+
+  private static Optional<Part> processor(Board board) {
+    return board.parts().stream()
+        .filter(part -> part.fitted() && part.device().isProcessor())
+        .findFirst();
+  }
+
+  private static Optional<String> ofProcessor(Board board, PinRole role) {
+    return processor(board).stream()
+        .flatMap(
+            part ->
+                part.device().pins().stream()
+                    .filter(pin -> !pin.kind().drives() && role.fits(pin.name()))
+                    .map(pin -> part.pin(pin.number()).toString()))
+        .findFirst();
   }
 }

@@ -22,7 +22,7 @@ final class ScreenPhrase extends VerbPhrase {
         "no picture",
         (words, context) -> {
           Map<String, SymptomCard> without = new LinkedHashMap<>();
-          otherwise(cards(words))
+          otherwise(allCards(words))
               .forEach(
                   (word, card) -> {
                     if (word.startsWith(NO + "-")) {
@@ -45,6 +45,13 @@ final class ScreenPhrase extends VerbPhrase {
     return cards;
   }
 
+  /** With those that any board may show. */
+  private static Map<String, SymptomCard> allCards(Words words) {
+    Map<String, SymptomCard> cards = cards(words);
+    words.board().symptomsBeside().forEach(card -> cards.put(card.id(), card));
+    return cards;
+  }
+
   /** The cards by all their words. */
   private static Map<String, SymptomCard> otherwise(Map<String, SymptomCard> cards) {
     Map<String, SymptomCard> otherwise = new LinkedHashMap<>(cards);
@@ -53,6 +60,9 @@ final class ScreenPhrase extends VerbPhrase {
             (word, id) -> {
               if (cards.containsKey(id)) {
                 otherwise.putIfAbsent(word, cards.get(id));
+              } else if (cards.containsKey(word)) {
+                // The board has this card under one of its other words.
+                otherwise.putIfAbsent(id, cards.get(word));
               }
             });
     return otherwise;
@@ -61,7 +71,7 @@ final class ScreenPhrase extends VerbPhrase {
   @Override
   Understanding readRest(Words words, BenchContext context) {
     Map<String, SymptomCard> cards = cards(words);
-    Map<String, SymptomCard> otherwise = otherwise(cards);
+    Map<String, SymptomCard> otherwise = otherwise(allCards(words));
     SymptomCard card =
         cards.keySet().stream().anyMatch(words::nextIs)
             ? words.oneOf(SYMPTOM, cards)

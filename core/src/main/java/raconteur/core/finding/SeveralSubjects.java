@@ -23,7 +23,7 @@ import raconteur.core.board.PinRef;
  *
  * <pre>
  * U3 U5 U7 tester pass       U11-U18 normal            U3, U5 and U7 good
- * U1.3 U2.1 low              D2 toggling at U9 U10     tester U5 pass
+ * U1.3 U2.1 low              D2 toggling at U9 U10     D0-D7 floating at U1
  * mended U21 U22 replaced    pull U3 U5                rom U15 good
  * </pre>
  *
@@ -31,9 +31,14 @@ import raconteur.core.board.PinRef;
  * @param subjects what they are about
  * @param unknown what looks like a part or a pin and is none of this board
  * @param there the parts of the line that is spoken of, where one is
+ * @param question what has to be confirmed, since it was not said; empty for nothing
  */
 record SeveralSubjects(
-    List<String> lines, List<String> subjects, List<String> unknown, List<String> there) {
+    List<String> lines,
+    List<String> subjects,
+    List<String> unknown,
+    List<String> there,
+    String question) {
   /** Example lines. */
   static final List<String> EXAMPLES =
       List.of(
@@ -46,6 +51,10 @@ record SeveralSubjects(
 
   /** Of a long line so many parts are named. */
   private static final int MOST_NAMED = 4;
+
+  private static final int MOST_SHOWN = 8;
+
+  private static final String STANDS = "0 Hz";
 
   /** Longer ranges are slips. */
   private static final int LONGEST_RANGE = 100;
@@ -113,33 +122,56 @@ record SeveralSubjects(
     return aPart && before.size() >= begins && reader.gather(begins, begins == 0) == before.size();
   }
 
-  /** What is asked of who names a line and not the place; empty for any other line. */
-  static Optional<String> whereOn(Board board, String line) {
+  /**
+   * A line that names one net and not the place, at the pin where it is most likely read, and what
+   * has to be asked about that; empty for any other line.
+   */
+  static Optional<Elsewhere> atItsUsualPlace(Board board, String line) {
     List<String> words = words(line);
     if (words.size() < 2 || words.contains("at")) {
       return Optional.empty();
     }
+    Reader reader = new Reader(board, words);
+    String shown = Reader.shown(words.subList(1, words.size()));
+    if (shown.equals(STANDS) && !line.contains(STANDS)) {
+      // START does nothing is of what START is there for.
+      return Optional.empty();
+    }
     return board.nets().stream()
-        .filter(n -> !board.isSupply(n.name()) && n.name().equalsIgnoreCase(words.getFirst()))
+        .filter(n -> !board.isSupply(n.name()) && isCalled(n, words.getFirst()))
         .findFirst()
-        .map(
-            net -> {
-              String said = net.name() + " " + words.get(1) + " at ";
-              Optional<PinRef> driver =
-                  net.path().stream().filter(p -> board.kind(p).drives()).findFirst();
-              String others =
-                  net.path().stream()
-                      .map(PinRef::part)
-                      .filter(p -> driver.filter(d -> d.part().equals(p)).isEmpty())
-                      .distinct()
-                      .limit(MOST_NAMED)
-                      .collect(Collectors.joining(", "));
-              return "Where on it stood the tip? "
-                  + said
-                  + driver.map(d -> d.part() + ", which drives it, or at ").orElse("")
-                  + others
-                  + ".";
-            });
+        .flatMap(
+            net ->
+                reader
+                    .where(net, "")
+                    .map(
+                        pin -> {
+                          String others =
+                              net.path().stream()
+                                  .map(PinRef::part)
+                                  .filter(p -> !p.equals(pin.part()))
+                                  .distinct()
+                                  .limit(MOST_NAMED)
+                                  .collect(Collectors.joining(", "));
+                          return new Elsewhere(
+                              pin + " " + shown,
+                              "Where on it stood the tip? Enter keeps "
+                                  + net.name()
+                                  + " "
+                                  + shown
+                                  + " at "
+                                  + pin.part()
+                                  + (others.isEmpty() ? "." : "; else say at " + others + "."));
+                        }));
+  }
+
+  /** A line that is taken only where what is asked is confirmed. */
+  record Elsewhere(String line, String question) {}
+
+  /** Nobody says the stroke of an active-low name at the bench. */
+  private static boolean isCalled(Net net, String said) {
+    return net.name().equalsIgnoreCase(said)
+        || net.name().replaceFirst("^/", "").equalsIgnoreCase(said);
   }
 
   private static Stream<String> nets(Board board) {
@@ -164,7 +196,7 @@ record SeveralSubjects(
     }
     List<Statement> statements = new ArrayList<>();
     List<String> sentences = new ArrayList<>();
-    Optional<String> question = Optional.empty();
+    Optional<String> doubt = question.isEmpty() ? Optional.empty() : Optional.of(question);
     for (String each : lines) {
       Understanding understood = one.apply(each);
       switch (understood) {
@@ -174,7 +206,7 @@ record SeveralSubjects(
         }
         case Understanding.Asked(Statement statement, String sentence) -> {
           statements.add(statement);
-          question = question.or(() -> Optional.of(sentence));
+          doubt = doubt.or(() -> Optional.of(sentence));
         }
         case Understanding.InTurn _, Understanding.Unfinished _, Understanding.Refused _ -> {
           return understood;
@@ -186,8 +218,8 @@ record SeveralSubjects(
           "One part a line where a rail is read after it: pull U13 92 ohm.");
     }
     var all = new Statement.Several(statements, String.join(" ", line.strip().split("\\s+")));
-    return question.isPresent()
-        ? new Understanding.Asked(all, question.get())
+    return doubt.isPresent()
+        ? new Understanding.Asked(all, doubt.get())
         : new Understanding.Understood(
             all, "Said of each of " + String.join(", ", subjects) + ". " + sentences.getFirst());
   }
@@ -203,13 +235,26 @@ record SeveralSubjects(
               + ".");
     }
     return new Understanding.Refused(
-        String.join(", ", unknown.stream().map(Words::clip).toList())
+        few(unknown)
             + (one ? " is" : " are")
-            + " not on this board; without "
-            + (one ? "it" : "them")
-            + " the line would be taken for "
-            + String.join(", ", subjects)
-            + ".");
+            + " not on this board"
+            + (subjects.isEmpty() ? "." : others(one)));
+  }
+
+  /** The first of a long list, and that there are more. */
+  private static String few(List<String> names) {
+    List<String> each = names.stream().distinct().map(Words::clip).toList();
+    return each.size() <= MOST_SHOWN
+        ? String.join(", ", each)
+        : String.join(", ", each.subList(0, MOST_SHOWN)) + " and others";
+  }
+
+  private String others(boolean one) {
+    return "; without "
+        + (one ? "it" : "them")
+        + " the line would be taken for "
+        + few(subjects)
+        + ".";
   }
 
   /** Commas part words unless they stand in a number. */
@@ -234,6 +279,10 @@ record SeveralSubjects(
     Optional<SeveralSubjects> read() {
       String first = words.getFirst().toLowerCase(Locale.ROOT);
       int at = at();
+      Optional<SeveralSubjects> lines = lines(at);
+      if (lines.isPresent()) {
+        return lines;
+      }
       if (at > 1 && at < words.size() - 1 && !isSubject(words.getFirst())) {
         return line(net(words.getFirst()), at);
       }
@@ -296,7 +345,8 @@ record SeveralSubjects(
 
     private Optional<Net> net(String name) {
       return board.nets().stream()
-          .filter(n -> n.name().equalsIgnoreCase(name) && !board.isSupply(n.name()))
+          .filter(n -> !board.isSupply(n.name()))
+          .filter(n -> isCalled(n, name))
           .findFirst();
     }
 
@@ -324,6 +374,115 @@ record SeveralSubjects(
               net.get().path().stream().map(PinRef::part).distinct().toList());
     }
 
+    private static final String ITS_USUAL_PLACE = "";
+
+    /**
+     * {@code D0-D7 floating}: several lines by their names, each at its pins on the parts named
+     * behind {@code at}, or else where the processor has it, or what drives it.
+     */
+    private Optional<SeveralSubjects> lines(int at) {
+      List<String> names = linesNamed();
+      if (names.isEmpty()) {
+        return Optional.empty();
+      }
+      List<String> parts =
+          at > 0 && at + 1 < words.size()
+              ? words.subList(at + 1, words.size()).stream().filter(w -> !isAnd(w)).toList()
+              : List.of(ITS_USUAL_PLACE);
+      List<String> there = new ArrayList<>();
+      for (String name : names) {
+        for (String part : parts) {
+          Optional<PinRef> pin = net(name).flatMap(net -> where(net, part));
+          pin.ifPresentOrElse(
+              p -> subjects.add(p.toString()),
+              () -> unknown.add(part.isEmpty() || isSubject(part) ? name : part));
+          pin.map(PinRef::part).filter(p -> !there.contains(p)).ifPresent(there::add);
+        }
+      }
+      String shown = shown(words.subList(named(), at > 0 ? at : words.size()));
+      String question =
+          parts.equals(List.of(ITS_USUAL_PLACE))
+              ? "Taken at " + String.join(", ", there) + "; Enter keeps it, at names another part."
+              : "";
+      List<String> each = subjects.stream().distinct().toList();
+      return Optional.of(
+          new SeveralSubjects(
+              each.stream().map(pin -> pin + " " + shown).toList(),
+              each,
+              unknown,
+              List.of(),
+              question));
+    }
+
+    /** What is said of them, in the probe's word where one is meant. */
+    private static String shown(List<String> said) {
+      Speech speech = Speech.shipped();
+      List<String> telling =
+          said.stream()
+              .map(w -> w.toLowerCase(Locale.ROOT))
+              .filter(w -> !speech.isFiller(w) || speech.means(w, "still"))
+              .toList();
+      boolean known = telling.stream().allMatch(speech::isOfAState);
+      return (known ? speech.state(telling) : Optional.<String>empty())
+          .orElseGet(() -> String.join(" ", said));
+    }
+
+    /** How many words at the front name lines. */
+    private int named() {
+      int i = 0;
+      while (i < words.size() && (isLine(words.get(i)) || (i > 0 && isAnd(words.get(i))))) {
+        i++;
+      }
+      return Math.max(1, i);
+    }
+
+    private static boolean isAnd(String word) {
+      return word.equalsIgnoreCase("and");
+    }
+
+    /** A name that is a word of the language counts in capitals alone. */
+    private boolean isLine(String word) {
+      return !isSubject(word)
+          && (word.matches("[a-z]+")
+              ? board.nets().stream().anyMatch(n -> n.name().equals(word))
+              : net(word).isPresent());
+    }
+
+    /** A range of lines, or several by their names; none where it is of one, or of parts. */
+    private List<String> linesNamed() {
+      if (words.size() < 2 || isSubject(words.getFirst())) {
+        return List.of();
+      }
+      Matcher range = RANGE.matcher(words.getFirst());
+      if (!range.matches()) {
+        List<String> names =
+            words.subList(0, named()).stream().filter(w -> !isAnd(w)).distinct().toList();
+        return names.size() < 2 ? List.of() : names;
+      }
+      int one = Integer.parseInt(range.group(2));
+      int other = Integer.parseInt(range.group(4));
+      boolean same = range.group(3).isEmpty() || range.group(3).equalsIgnoreCase(range.group(1));
+      return same
+              && Math.abs(other - one) < LONGEST_RANGE
+              && !isSubject(range.group(1) + one)
+              && net(range.group(1) + one).isPresent()
+          ? IntStream.rangeClosed(Math.min(one, other), Math.max(one, other))
+              .mapToObj(n -> range.group(1) + n)
+              .toList()
+          : List.of();
+    }
+
+    private Optional<PinRef> where(Net net, String part) {
+      if (!part.isEmpty()) {
+        return net.path().stream().filter(p -> p.part().equalsIgnoreCase(part)).findFirst();
+      }
+      return net.path().stream()
+          .filter(p -> board.part(p.part()).filter(x -> x.device().isProcessor()).isPresent())
+          .findFirst()
+          .or(() -> net.path().stream().filter(p -> board.kind(p).drives()).findFirst())
+          .or(() -> net.path().stream().findFirst());
+    }
+
     private Optional<SeveralSubjects> made(Function<String, String> line) {
       return made(line, List.of());
     }
@@ -331,7 +490,7 @@ record SeveralSubjects(
     private Optional<SeveralSubjects> made(Function<String, String> line, List<String> there) {
       List<String> each = subjects.stream().distinct().toList();
       return Optional.of(
-          new SeveralSubjects(each.stream().map(line).toList(), each, unknown, there));
+          new SeveralSubjects(each.stream().map(line).toList(), each, unknown, there, ""));
     }
 
     private String rest(int from) {
@@ -350,6 +509,8 @@ record SeveralSubjects(
         String word = words.get(i);
         Matcher range = RANGE.matcher(word);
         if (range.matches() && range(range)) {
+          i++;
+        } else if (subjects.size() > 1 && word.matches("(?i)both|all|are")) {
           i++;
         } else if (board.part(designator(word)).isPresent() && (pins || !word.contains("."))) {
           subjects.add(inCapitals(word));

@@ -5,7 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
 import raconteur.core.data.Loaded;
@@ -25,11 +28,13 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
    * @param card the usual card
    * @param topic words one of which must stand there
    * @param needs meanings one of which must be there too; none where the topic is enough
+   * @param unless meanings none of which may be there
    */
-  record Shown(String card, Set<String> topic, Set<String> needs) {
+  record Shown(String card, Set<String> topic, Set<String> needs, Set<String> unless) {
     Shown {
       topic = Set.copyOf(topic);
       needs = Set.copyOf(needs);
+      unless = Set.copyOf(unless);
     }
 
     boolean isAbout(String word) {
@@ -65,14 +70,16 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
     root.get("words").entries().forEach((meaning, words) -> meanings.put(meaning, texts(words)));
     List<Shown> symptoms = new ArrayList<>();
     for (Datum row : root.get("symptoms").items()) {
-      row.onlyKnows(Set.of("card", "topic", "needs"));
+      row.onlyKnows(Set.of("card", "topic", "needs", "unless"));
       Set<String> needs = texts(row.get("needs"));
-      for (String need : needs) {
-        if (!meanings.containsKey(need)) {
-          throw row.wrong("no words mean " + need);
+      Set<String> unless = new LinkedHashSet<>();
+      row.itemsOrNone("unless").forEach(item -> unless.add(item.text()));
+      for (String meaning : Stream.concat(needs.stream(), unless.stream()).toList()) {
+        if (!meanings.containsKey(meaning)) {
+          throw row.wrong("no words mean " + meaning);
         }
       }
-      symptoms.add(new Shown(row.get("card").text(), texts(row.get("topic")), needs));
+      symptoms.add(new Shown(row.get("card").text(), texts(row.get("topic")), needs, unless));
     }
     return new Speech(texts(root.get("fillers")), meanings, symptoms);
   }
@@ -87,6 +94,50 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
     return words.contains(word)
         || words.stream()
             .anyMatch(w -> w.endsWith("*") && word.startsWith(w.substring(0, w.length() - 1)));
+  }
+
+  private static final List<String> STATE =
+      List.of("toggling", "high", "low", "floating", "still", "not");
+
+  static final Pattern VOLTS = Pattern.compile("-?[0-9]+(?:[.,][0-9]+)?v(?:olts?)?");
+
+  /**
+   * What words say that a probe shows; empty where none does, where they say two things at once, or
+   * of a level that it is not there, or not always.
+   */
+  Optional<String> state(List<String> words) {
+    if (Stream.of("toggling", "high", "low", "floating").filter(m -> any(words, m)).count() > 1) {
+      return Optional.empty();
+    }
+    if (any(words, "toggling")) {
+      boolean stands = any(words, "still") && !any(words, "speed");
+      return Optional.of(any(words, "not") || stands ? "0 Hz" : "toggling");
+    }
+    for (String level : List.of("high", "low", "floating")) {
+      if (any(words, level)) {
+        return any(words, "not") || any(words, "speed") ? Optional.empty() : Optional.of(level);
+      }
+    }
+    for (String word : words) {
+      if (VOLTS.matcher(word).matches()) {
+        return Optional.of(word.replaceAll("v.*", "") + " V");
+      }
+    }
+    return any(words, "still") ? Optional.of("0 Hz") : Optional.empty();
+  }
+
+  private boolean any(List<String> words, String meaning) {
+    return words.stream().anyMatch(w -> means(w, meaning));
+  }
+
+  /** Whether a word is of what a probe shows. */
+  boolean isOfAState(String word) {
+    return VOLTS.matcher(word).matches() || STATE.stream().anyMatch(m -> means(word, m));
+  }
+
+  /** Whether a word has a meaning at all, or is known to have none. */
+  boolean isKnown(String word) {
+    return isFiller(word) || meanings.keySet().stream().anyMatch(m -> means(word, m));
   }
 
   boolean isFiller(String word) {

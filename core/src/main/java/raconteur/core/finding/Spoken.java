@@ -8,15 +8,14 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinNames;
 import raconteur.core.device.PinRole;
 
 /**
@@ -31,10 +30,19 @@ import raconteur.core.device.PinRole;
  */
 final class Spoken {
   private static final int LONGEST_PURPOSE = 5;
+
+  /** Nobody says more in one breath; every window of words is looked up at every key. */
+  private static final int MOST_WORDS = 40;
+
   private static final int ENOUGH_LETTERS = 2;
+  private static final Set<String> ASSERTED = Set.of("active", "asserted");
+
+  /** Says nothing of a line that is named. */
+  private static final Set<String> OF_A_LINE = Set.of("line", "lines", "signal", "output", "input");
+
+  private static final int ENOUGH_LETTERS_OF_A_PIN = 3;
   private static final int MOST_DETAILS = 2;
   private static final int MOST_BESIDE_A_PURPOSE = 1;
-  private static final Pattern VOLTS = Pattern.compile("-?[0-9]+(?:[.,][0-9]+)?v(?:olts?)?");
 
   private final Board board;
   private final Speech speech;
@@ -82,6 +90,9 @@ final class Spoken {
     if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty()) {
       byRole();
     }
+    if (pins.isEmpty() && nets.isEmpty()) {
+      byPinName();
+    }
   }
 
   /** A part's clock or reset is its pin of that role: {@code U5 held in reset}. */
@@ -103,10 +114,39 @@ final class Spoken {
         boolean released = words.contains("out");
         words.removeIf(w -> speech.means(w, "held"));
         words.add(pin.get().name().startsWith("/") == released ? "high" : "low");
-      } else if (role == PinRole.CLOCK && state().isEmpty()) {
+      } else if (role == PinRole.CLOCK && speech.state(words).isEmpty()) {
         words.add(any("not") ? "still" : "toggling");
       }
       return;
+    }
+  }
+
+  /** A pin by its name, of the part that is named or else of the processor: {@code halt low}. */
+  private void byPinName() {
+    Optional<Part> of =
+        parts.size() == 1
+            ? part(parts.getFirst())
+            : parts.isEmpty()
+                ? board.parts().stream().filter(p -> p.device().isProcessor()).findFirst()
+                : Optional.empty();
+    for (String word : List.copyOf(words)) {
+      Optional<String> pin =
+          word.length() < ENOUGH_LETTERS_OF_A_PIN || speech.isKnown(word)
+              ? Optional.empty()
+              : of.flatMap(p -> pin(p, word));
+      if (pin.isPresent() && speech.state(words).isPresent()) {
+        words.remove(word);
+        parts.clear();
+        pins.add(pin.get());
+        boolean activeLow =
+            pin(pin.get())
+                .filter(p -> p.name().startsWith("/") || p.name().startsWith("~"))
+                .isPresent();
+        if (activeLow && words.removeIf(ASSERTED::contains)) {
+          words.add("low");
+        }
+        return;
+      }
     }
   }
 
@@ -126,6 +166,40 @@ final class Spoken {
     }
   }
 
+  /**
+   * A line that names no part with the designator of the only one it means by its kind: {@code the
+   * battery reads 2.1 V}. As it is where there are several, or none.
+   */
+  static String withPart(Board board, String plain) {
+    List<String> words = List.of(plain.split(" ", -1));
+    boolean names =
+        words.stream()
+            .anyMatch(
+                w ->
+                    w.matches("[A-Za-z].*\\..*")
+                        || board.parts().stream().anyMatch(p -> isNamed(p, w)));
+    if (names) {
+      return plain;
+    }
+    for (int i = 0; i < words.size(); i++) {
+      String word = words.get(i).toLowerCase(Locale.ROOT);
+      List<Part> all = board.parts().stream().filter(p -> isKind(p, word)).toList();
+      if (all.size() == 1) {
+        List<String> named = new ArrayList<>(words);
+        named.set(i, all.getFirst().designator());
+        if (i > 0 && words.get(i - 1).equalsIgnoreCase("the")) {
+          named.remove(i - 1);
+        }
+        return String.join(" ", named);
+      }
+    }
+    return plain;
+  }
+
+  private static boolean isNamed(Part part, String word) {
+    return part.designator().equalsIgnoreCase(word);
+  }
+
   private static boolean isKind(Part part, String word) {
     Device device = part.device();
     return switch (word) {
@@ -135,7 +209,9 @@ final class Spoken {
       case "battery", "cell" -> device.isCell();
       case "cpu", "processor" -> device.isProcessor();
       case "edge" -> device.name().startsWith("edge-");
-      case "speaker", "buzzer" -> device.name().equals("speaker");
+      case "speaker", "buzzer" -> device.isSpeaker();
+      case "led" -> device.isLamp();
+      case "zener" -> device.isDiode() && part.called().toLowerCase(Locale.ROOT).contains("zener");
       default -> false;
     };
   }
@@ -165,6 +241,11 @@ final class Spoken {
     return net.isPresent();
   }
 
+  private Optional<DevicePin> pin(String ref) {
+    int dot = ref.lastIndexOf('.');
+    return part(ref.substring(0, dot)).flatMap(p -> p.device().pin(ref.substring(dot + 1)));
+  }
+
   private Optional<Part> part(String designator) {
     return board.parts().stream()
         .filter(p -> p.designator().equalsIgnoreCase(designator))
@@ -172,12 +253,7 @@ final class Spoken {
   }
 
   private static Optional<String> pin(Part part, String said) {
-    return part.device().pins().stream()
-        .filter(
-            p ->
-                p.number().equalsIgnoreCase(said)
-                    || p.name().equalsIgnoreCase(said)
-                    || p.name().equalsIgnoreCase("/" + said))
+    return PinNames.find(part.device(), said).stream()
         .findFirst()
         .map(p -> part.designator() + "." + p.number());
   }
@@ -223,6 +299,9 @@ final class Spoken {
    */
   static Optional<Understanding> understand(
       Board board, String plain, boolean begun, Function<String, Understanding> usual) {
+    if (plain.split(" ", MOST_WORDS + 1).length > MOST_WORDS) {
+      return Optional.empty();
+    }
     Spoken spoken = new Spoken(board, plain);
     Optional<Understanding> proposed = Optional.empty();
     for (Frame frame : spoken.frames()) {
@@ -455,39 +534,20 @@ final class Spoken {
           "ground",
           "corroded");
     }
-    Optional<String> state = state();
+    Optional<String> state = speech.state(words);
     if (state.isEmpty() || !parts.isEmpty()) {
       return;
     }
     String shown = state.get();
-    words.removeIf(w -> VOLTS.matcher(w).matches());
+    words.removeIf(OF_A_LINE::contains);
+    words.removeIf(w -> Speech.VOLTS.matcher(w).matches());
     String[] meant = {"high", "low", "toggling", "floating", "still", "not", "bad", "speed"};
     if (!pins.isEmpty() && nets.isEmpty()) {
       add(frames, String.join(" ", pins) + " " + shown, meant);
     } else if (pins.isEmpty()) {
-      add(frames, nets.getFirst().name() + " " + shown, meant);
+      String names = nets.stream().map(Net::name).distinct().collect(Collectors.joining(" "));
+      add(frames, names + " " + shown, meant);
     }
-  }
-
-  /** What a probe shows; empty where nothing is said of it, or two things at once. */
-  private Optional<String> state() {
-    if (Stream.of("toggling", "high", "low", "floating").filter(this::any).count() > 1) {
-      return Optional.empty();
-    }
-    if (any("toggling")) {
-      return Optional.of(any("not") || (any("still") && !any("speed")) ? "0 Hz" : "toggling");
-    }
-    for (String level : List.of("high", "low", "floating")) {
-      if (any(level)) {
-        return Optional.of(level);
-      }
-    }
-    for (String word : words) {
-      if (VOLTS.matcher(word).matches()) {
-        return Optional.of(word.replaceAll("v.*", "") + " V");
-      }
-    }
-    return any("still") ? Optional.of("0 Hz") : Optional.empty();
   }
 
   /** A pin of each of two lines, on one part where both come to one. */
@@ -511,6 +571,10 @@ final class Spoken {
     if (!any("bad") && !any("marks") && !any("good") && !any("not")) {
       return;
     }
+    if (any("not") && (any("high") || any("low") || any("floating"))) {
+      // A level that is not there is of a line, and says too little of it.
+      return;
+    }
     String verdict = isBad() || any("marks") ? " bad" : " good";
     for (int length = Math.min(LONGEST_PURPOSE, words.size()); length > 0; length--) {
       for (int from = 0; from + length <= words.size(); from++) {
@@ -519,6 +583,9 @@ final class Spoken {
             && (window.getFirst().matches("[0-9]+")
                 || isVerdict(window.getFirst())
                 || isTopic(window.getFirst()))) {
+          continue;
+        }
+        if (window.stream().allMatch(w -> speech.isFiller(w) || isRail(w))) {
           continue;
         }
         String said = String.join(" ", window);
@@ -549,6 +616,11 @@ final class Spoken {
                         MOST_BESIDE_A_PURPOSE)));
       }
     }
+  }
+
+  private boolean isRail(String word) {
+    return board.rails().stream()
+        .anyMatch(r -> r.name().replaceFirst("^\\+", "").equalsIgnoreCase(word.replace("+", "")));
   }
 
   private boolean isVerdict(String word) {
@@ -586,6 +658,10 @@ final class Spoken {
     for (Speech.Shown shown : speech.symptoms()) {
       boolean topic = words.stream().anyMatch(shown::isAbout);
       boolean needed = shown.needs().isEmpty() || shown.needs().stream().anyMatch(this::any);
+      if (topic && shown.unless().stream().anyMatch(this::any)) {
+        // It is said not to show that: it is of nothing else that it shows, either.
+        return;
+      }
       if (topic && needed) {
         Set<String> topics =
             words.stream()

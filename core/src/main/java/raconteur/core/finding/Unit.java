@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 enum Unit {
   OHM("ohms", "58 ohm, 4.7k or OL"),
   VOLT("volts", "4.94 or 4,94 V"),
+  ALTERNATING("alternating volts", "9.1 Vac"),
   AMP("amperes", "0.8 A or 800 mA"),
   FARAD("farads", "127 uF"),
   HERTZ("hertz", "16 MHz"),
@@ -34,6 +35,7 @@ enum Unit {
     return switch (this) {
       case OHM -> OHMS;
       case VOLT -> Map.of("v", 1.0, "volt", 1.0, "volts", 1.0, "mv", 1e-3);
+      case ALTERNATING -> Map.of("vac", 1.0, "v~", 1.0);
       case AMP -> Map.of("a", 1.0, "amp", 1.0, "ma", 1e-3, "ua", 1e-6);
       case FARAD -> FARADS;
       case HERTZ -> Map.of("hz", 1.0, "khz", 1e3, "mhz", 1e6);

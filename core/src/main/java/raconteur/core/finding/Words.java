@@ -13,6 +13,7 @@ import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinNames;
 
 /**
  * The words of one line, taken one after another by a phrase. A word that is missing or wrong ends
@@ -63,6 +64,11 @@ final class Words {
   /** The next word without taking it, empty at the end. */
   String peek() {
     return more() ? words.get(at) : "";
+  }
+
+  /** A word further on without taking it; there has to be one. */
+  String next(int further) {
+    return words.get(at + further);
   }
 
   /** Whether the next word is the last one. */
@@ -137,14 +143,7 @@ final class Words {
             .orElseThrow(() -> unknown(designator, "a part of this board", designators()));
     String number = word.substring(dot + 1);
     List<DevicePin> pins = part.device().pins();
-    var pin =
-        pins.stream()
-            .filter(p -> p.number().equalsIgnoreCase(number) || p.name().equalsIgnoreCase(number))
-            .findFirst()
-            // Nobody says the stroke of an active-low name at the bench.
-            .or(
-                () ->
-                    pins.stream().filter(p -> p.name().equalsIgnoreCase("/" + number)).findFirst());
+    Optional<DevicePin> pin = PinNames.find(part.device(), number).stream().findFirst();
     offer(pinsOf(part));
     if (pin.isEmpty()) {
       if (isOpen() && number.isEmpty()) {

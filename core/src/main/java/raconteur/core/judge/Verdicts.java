@@ -55,6 +55,9 @@ public final class Verdicts {
       case Finding.ResetPulse t -> Optional.of(new Clocks(board).of(t));
       case Finding.CapacitorReading t ->
           Optional.of(new CapacitorJudge(board.part(t.part()).orElseThrow()).of(t));
+      case Finding.PartOhms t -> Optional.of(across(t.part()).of(t));
+      case Finding.PartVolts t -> Optional.of(across(t.part()).of(t));
+      case Finding.AlternatingVolts t -> Optional.of(across(t.part()).of(t));
       case Finding.PinVolts t -> Optional.of(levels(t));
       case Finding.Shown _ -> Optional.empty();
     };
@@ -76,6 +79,10 @@ public final class Verdicts {
                   + ": neither low (up to 0.8 V) nor high (from 2.0 V): two outputs fight, or"
                   + " nothing drives it.");
     };
+  }
+
+  private AcrossJudge across(String part) {
+    return new AcrossJudge(board.part(part).orElseThrow());
   }
 
   private Rail rail(String name) {

@@ -46,7 +46,7 @@ class InventedKindTest {
         CORE + "finding/Finding.java",
         List.of(
             new Insertion(
-                "  /** Whether what a part or a connector is there for",
+                "  /** The board run with one part out of its socket. */",
                 """
                   /** A nose held over a part. */
                   record Sniff(String part, boolean burnt) implements Shown {

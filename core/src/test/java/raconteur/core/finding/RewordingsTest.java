@@ -64,7 +64,7 @@ class RewordingsTest {
         "U5 fails in the tester | U5 tester fail",
         "U15 checksum wrong | U15 rom differs",
         "C9 leaking | found C9 leaky",
-        "R1 open | found R1 dead",
+        "R1 open | R1 OL",
         "VR1 out 12.02 | +12V 12.02 V",
         "U14 pin 3 low | U14.3 low",
         "pin 3 of U14 is stuck low? | U14.3 low",
@@ -213,7 +213,14 @@ class RewordingsTest {
             .findFirst()
             .orElseThrow()
             .name();
-    assertThat(usual(net + " low")).startsWith("… Where on it stood the tip? " + net + " low at U");
+    Understanding asked =
+        new BenchLine(Boards.KITTIWAKE_B).understand(net + " low", BenchContext.FRESH);
+    assertThat(asked)
+        .isInstanceOfSatisfying(
+            Understanding.Asked.class,
+            a ->
+                assertThat(a.sentence())
+                    .startsWith("Where on it stood the tip? Enter keeps " + net + " low at "));
   }
 
   /** What is wrong in a file is found when it is read, not at the bench. */

@@ -121,6 +121,30 @@ class SpokenTest {
     assertThat(kept(HERON, "U20 U999 missing")).startsWith("✗ ");
   }
 
+  /** What is said not to be so is never taken for being so. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "U21.4 is not low",
+        "U21.4 not high",
+        "U21.4 low sometimes",
+        "D0-D7 not low",
+        "D0-D7 sometimes low",
+        "D0-D7 low cold",
+        "M1 not low",
+        "reset is not low",
+        "screen not upside down",
+        "picture does not roll or hang, never garbage",
+        "it does not reset",
+        "R1 not open",
+        "D1 not shorted",
+        "cpu not stopped",
+        "5V not missing"
+      })
+  void whatIsDeniedIsNotTaken(String said) {
+    assertThat(kept(HERON, said)).startsWith("✗ ");
+  }
+
   /** Nothing that is asked back by a rewording is guessed here. */
   @ParameterizedTest
   @ValueSource(strings = {"U20 warm", "5V ok", "swapped U20", "4.8V on U1", "draws 2 A"})
