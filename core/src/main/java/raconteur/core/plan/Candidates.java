@@ -19,6 +19,7 @@ import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Subject;
+import raconteur.core.judge.AcrossJudge;
 import raconteur.core.judge.CapacitorJudge;
 import raconteur.core.judge.Clocks;
 
@@ -194,6 +195,9 @@ final class Candidates {
     if (part.device().isCell()) {
       tests.add(new Finding.Settings(true));
     }
+    AcrossJudge across = new AcrossJudge(part);
+    across.goodOhms().ifPresent(good -> tests.add(new Finding.PartOhms(name, good)));
+    across.cellVolts().ifPresent(sold -> tests.add(new Finding.PartVolts(name, sold)));
     CapacitorJudge capacitor = new CapacitorJudge(part);
     if (part.device().isElectrolytic() && capacitor.canJudge()) {
       tests.add(capacitor.example(1));

@@ -113,10 +113,21 @@ final class Activity {
 
   /** What a fault may bring to a stand, the less before the more. */
   enum Stops {
-    NOTHING,
+    NOTHING("spared"),
     /** The program is lost, and the processor fetches on. */
-    PROGRAM,
-    PROCESSOR
+    PROGRAM("program"),
+    PROCESSOR("processor");
+
+    private final String word;
+
+    Stops(String word) {
+      this.word = word;
+    }
+
+    /** As the readings' table calls it. */
+    String word() {
+      return word;
+    }
   }
 
   /** What a fault may keep from running. */

@@ -34,6 +34,7 @@ final class LineStates {
   private final double[] swayed;
   private final double[] starved;
   private final double[] meeting;
+  private final double[] requested;
 
   LineStates(Readings readings) {
     for (Signal signal : Signal.values()) {
@@ -51,6 +52,7 @@ final class LineStates {
     swayed = row(readings, "line", "swayed");
     starved = row(readings, "line", "starved");
     meeting = row(readings, "line", "meeting");
+    requested = row(readings, "line", "requested");
   }
 
   private static double[] row(Readings readings, String test, String condition) {
@@ -71,6 +73,11 @@ final class LineStates {
   /** The same; empty where nothing is known of it. */
   double[] predicted(Optional<Signal> signal) {
     return signal.map(this::predicted).orElse(unknown);
+  }
+
+  /** A line that a resistor holds up until one of several outputs pulls it, such as a request. */
+  double[] requested() {
+    return requested;
   }
 
   /** A line whose program may stand still. */

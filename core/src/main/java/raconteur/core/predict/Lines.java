@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -24,6 +25,7 @@ import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Gate;
+import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.Place;
@@ -197,7 +199,7 @@ final class Lines {
             driver,
             GateTable.of(gate.get(), ids, supplies, healthy(driver), states),
             inputs,
-            Set.copyOf(names)));
+            Collections.unmodifiableSet(names)));
   }
 
   /**
@@ -308,6 +310,9 @@ final class Lines {
   /** What a line does on a good board: less surely where only its kind says so. */
   private double[] described(PinRef pin) {
     Optional<Signal> healthy = nets.healthy(pin);
+    if (healthy.isEmpty() && isRequest(lineOf(pin))) {
+      return states.requested();
+    }
     if (healthy.isEmpty() && nets.isDriven(lineOf(pin))) {
       return states.driven();
     }
@@ -315,6 +320,14 @@ final class Lines {
     double[] otherwise =
         nets.isDriven(lineOf(pin)) ? states.driven() : states.predicted(Optional.empty());
     return nets.isSaid(pin) ? known : LineStates.mixed(USUALLY, known, otherwise);
+  }
+
+  /** Whether a resistor holds a line up that outputs only ever pull down. */
+  private boolean isRequest(Net line) {
+    List<PinRef> drivers = nets.drivers(line);
+    return !drivers.isEmpty()
+        && nets.pulledUp(line)
+        && drivers.stream().allMatch(d -> board.kind(d) == PinKind.OPEN_COLLECTOR);
   }
 
   /** The model of the readings of one line, given those in front of it. */

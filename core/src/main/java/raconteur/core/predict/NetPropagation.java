@@ -3,7 +3,6 @@ package raconteur.core.predict;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
 import raconteur.core.board.Board;
@@ -33,7 +32,7 @@ public final class NetPropagation {
   private static final int MOST_SETS = 20_000;
 
   private final Map<Fault, Consequences> known = new ConcurrentHashMap<>();
-  private final Map<Set<Fault>, Consequences> sets = new ConcurrentHashMap<>();
+  private final Map<List<Fault>, Consequences> sets = new ConcurrentHashMap<>();
   private final LongAdder keptPins = new LongAdder();
 
   public NetPropagation(Board board) {
@@ -150,13 +149,15 @@ public final class NetPropagation {
     return found;
   }
 
-  /** All that several faults change together. */
+  /**
+   * All that several faults change together; in their order, so that the same story comes out the
+   * same at every start.
+   */
   Consequences consequences(List<Fault> faults) {
-    Set<Fault> set = Set.copyOf(faults);
     if (sets.size() > MOST_SETS) {
       sets.clear();
     }
-    return sets.computeIfAbsent(set, s -> new Spread(nets).of(List.copyOf(s)));
+    return sets.computeIfAbsent(List.copyOf(faults), new Spread(nets)::of);
   }
 
   /** Two changes at one pin together: the one nearer to the pin wins, and opposite levels fight. */

@@ -1,20 +1,27 @@
 package raconteur.core.predict;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.continuity.Peers;
 import raconteur.core.continuity.RobustSpread;
+import raconteur.core.device.Device;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.judge.AcrossJudge;
 import raconteur.core.judge.CapacitorJudge;
+import raconteur.core.judge.Verdict;
 
 /** How a part's heat, a line's resistance and a capacitor's measurement come out. */
 record PassiveModels(Board board, Readings readings) {
@@ -155,6 +162,115 @@ record PassiveModels(Board board, Readings readings) {
 
   private static boolean touches(Place.Bridge bridge, String net) {
     return !net.isEmpty() && (bridge.netOne().equals(net) || bridge.netOther().equals(net));
+  }
+
+  /** Ohms across a part with two ends. */
+  TestModel<?> across(Finding.PartOhms test) {
+    AcrossJudge judge = new AcrossJudge(board.part(test.part()).orElseThrow());
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    judge
+        .goodOhms()
+        .ifPresent(good -> outcomes.put("good", new Finding.PartOhms(test.part(), good)));
+    outcomes.put(OPEN, new Finding.PartOhms(test.part(), Double.POSITIVE_INFINITY));
+    return across(
+        test,
+        outcomes,
+        found ->
+            judge.readsOpen((Finding.PartOhms) found)
+                ? OPEN
+                : judge.of((Finding.PartOhms) found).level().word());
+  }
+
+  /** Volts across a part with two ends. */
+  TestModel<?> across(Finding.PartVolts test) {
+    AcrossJudge judge = new AcrossJudge(board.part(test.part()).orElseThrow());
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    judge
+        .cellVolts()
+        .ifPresent(
+            sold -> {
+              outcomes.put("good", new Finding.PartVolts(test.part(), sold));
+              outcomes.put("bad", new Finding.PartVolts(test.part(), sold / 2));
+            });
+    return across(test, outcomes, found -> judge.of((Finding.PartVolts) found).level().word());
+  }
+
+  /** Nothing else reads so with the leads in the right place. */
+  private static final String OPEN = "open";
+
+  private TestModel<?> across(
+      Finding test, Map<String, Finding> outcomes, Function<Finding, String> judged) {
+    String shown = judged.apply(test);
+    if (shown.equals(Verdict.Level.UNJUDGED.word())) {
+      return new NoModel(test);
+    }
+    outcomes.putIfAbsent(shown, test);
+    return new ConditionModel(
+        readings,
+        "across",
+        List.of("healthy", "bad"),
+        fault ->
+            fault.place().mendable().equals(new Place.OfPart(test.subject().part()))
+                ? "bad"
+                : "healthy",
+        judged,
+        outcomes);
+  }
+
+  /** What comes to a part from outside: through plugs, fuses, switches and coils alone. */
+  TestModel<?> alternating(Finding.AlternatingVolts test) {
+    AcrossJudge judge = new AcrossJudge(board.part(test.part()).orElseThrow());
+    Set<String> way = cameBy(test.part());
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("good", new Finding.AlternatingVolts(test.part(), ALTERNATING_VOLTS));
+    outcomes.put("bad", new Finding.AlternatingVolts(test.part(), 0));
+    return new ConditionModel(
+        readings,
+        "alternating volts",
+        List.of("comes", "cut"),
+        fault -> way.contains(partOf(fault)) ? "cut" : "comes",
+        found -> judge.of((Finding.AlternatingVolts) found).level().word(),
+        outcomes);
+  }
+
+  /** An example; any that is there will do. */
+  private static final double ALTERNATING_VOLTS = 9;
+
+  private static String partOf(Fault fault) {
+    return switch (fault.place()) {
+      case Place.Contact contact -> contact.pin().part();
+      case Place.Joints joints -> joints.part();
+      case Place.Segment segment -> segment.from().part();
+      case Place place when place.mendable() instanceof Place.OfPart(String part) -> part;
+      case Place _ -> "";
+    };
+  }
+
+  private Set<String> cameBy(String part) {
+    Set<String> way = new HashSet<>(Set.of(part));
+    Deque<String> open = new ArrayDeque<>(way);
+    while (!open.isEmpty()) {
+      for (PinRef pin : board.part(open.poll()).orElseThrow().pins()) {
+        board
+            .netOf(pin)
+            .filter(net -> !board.isSupply(net.name()))
+            .map(Net::path)
+            .orElse(List.of())
+            .forEach(
+                other -> {
+                  Device device = board.part(other.part()).orElseThrow().device();
+                  if ((device.isSeries() || device.isContact()) && way.add(other.part())) {
+                    open.add(other.part());
+                  }
+                });
+      }
+    }
+    if (board.nets().isEmpty()) {
+      board.parts().stream()
+          .filter(p -> p.device().isSeries() && p.block().equals("power"))
+          .forEach(p -> way.add(p.designator()));
+    }
+    return way;
   }
 
   TestModel<?> capacitor(Finding.CapacitorReading test) {

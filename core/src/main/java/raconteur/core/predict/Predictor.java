@@ -34,6 +34,7 @@ public final class Predictor {
   private final NetPropagation nets;
   private final StartOrder startOrder;
   private final SimulatedAnswers simulated;
+  private final Activity activity;
   private final Lines lines;
   private final Peers peers;
   private final SupplyModels supplyModels;
@@ -61,13 +62,9 @@ public final class Predictor {
     this.nets = new NetPropagation(board);
     this.startOrder = new StartOrder(board);
     this.simulated = new SimulatedAnswers(board);
+    this.activity = new Activity(board, startOrder, simulated);
     this.lines =
-        new Lines(
-            board,
-            nets,
-            new Activity(board, startOrder, simulated),
-            new SimulatedLines(board),
-            new LineStates(readings));
+        new Lines(board, nets, activity, new SimulatedLines(board), new LineStates(readings));
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
     this.passiveModels = new PassiveModels(board, readings);
@@ -288,7 +285,7 @@ public final class Predictor {
       case Finding.DeadTestResult result ->
           new DeadTestModel(shared(), Math.max(1, result.counts().size()));
       case Finding.Swap swap -> new SwapModel(readings, swap.part());
-      case Finding.Symptom _ -> new SymptomModel(shared());
+      case Finding.Symptom shown -> new SymptomModel(shared(), shown.card());
       case Finding.Heat heat -> passiveModels.heat(heat.part());
       case Finding.Temperature _, Finding.PinOhms _ when expectation instanceof Expectation.None ->
           new NoModel(finding);
@@ -313,6 +310,12 @@ public final class Predictor {
           passiveModels.nothingHot(
               expectation instanceof Expectation.But(Set<String> but) ? but : Set.of());
       case Finding.Runs runs -> new UseModels(shared()).runs(runs);
+      case Finding.PartOhms ohms -> passiveModels.across(ohms);
+      case Finding.PartVolts volts -> passiveModels.across(volts);
+      case Finding.AlternatingVolts volts -> passiveModels.alternating(volts);
+      case Finding.Processing processing ->
+          new UseModels(shared()).processing(processing, activity);
+      case Finding.Message message -> new UseModels(shared()).message(message);
       case Finding.FirmwareError error -> new UseModels(shared()).error(error);
       case Finding.Settings _ -> new UseModels(shared()).settings();
       case Finding.Polls polls -> new UseModels(shared()).polls(polls);

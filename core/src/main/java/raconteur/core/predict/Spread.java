@@ -136,12 +136,10 @@ final class Spread {
 
   private void change(int pin, Signal signal) {
     Signal before = now(pin);
-    boolean untouched = forced[pin] == UNCHANGED;
-    if (untouched && nets.healthyOrToggling(pin) == signal) {
-      return;
-    }
-    Signal after = untouched ? signal : NetPropagation.join(SIGNALS[forced[pin]], signal);
-    forced[pin] = (byte) after.ordinal();
+    forced[pin] =
+        (byte)
+            (forced[pin] == UNCHANGED ? signal : NetPropagation.join(SIGNALS[forced[pin]], signal))
+                .ordinal();
     if (now(pin) != before) {
       changed(pin);
     }
@@ -194,6 +192,8 @@ final class Spread {
         changeNet(pin, Signal.STILL);
       } else if (part.device().isResistor() && part.device().gates().isEmpty()) {
         lostResistor(pin);
+      } else if (part.device().isDiode() || part.device().isTransistor()) {
+        maybeShorted(pin, part);
       }
     }
   }
@@ -222,6 +222,37 @@ final class Spread {
     }
   }
 
+  /**
+   * A dead junction may be open, which a resting line does not notice, or shorted, which holds it:
+   * it stands, one way or the other, unless a short can only hold it where it rests. A line that
+   * something drives shows little of it. A dead capacitor mostly is dry; that it is shorted is a
+   * bridge at its pins.
+   */
+  private void maybeShorted(PinRef pin, Part part) {
+    Signal rests = healthy(id(pin));
+    boolean driven =
+        nets.wiring(id(pin)).stream()
+            .flatMap(wiring -> wiring.drivers().stream())
+            .anyMatch(d -> board.kind(d).drives());
+    if (driven || (rests != Signal.HIGH && rests != Signal.LOW)) {
+      return;
+    }
+    boolean holdsElsewhere =
+        part.pins().stream()
+            .filter(other -> !other.equals(pin))
+            .anyMatch(other -> board.netOf(other).isEmpty() || healthy(id(other)) != rests);
+    if (holdsElsewhere) {
+      changeNet(pin, Signal.STILL);
+    }
+  }
+
+  /** Whether something on a line drains it once nothing holds it up. */
+  private boolean drains(NetIndex.Wiring wiring) {
+    return Arrays.stream(wiring.pins())
+        .mapToObj(nets::pin)
+        .anyMatch(p -> nets.is(p, Device::isCapacitor) || nets.is(p, Device::isTransistor));
+  }
+
   private void lostResistor(PinRef pin) {
     nets.wiring(id(pin))
         .ifPresent(
@@ -231,7 +262,8 @@ final class Spread {
                 return;
               }
               boolean driven = wiring.drivers().stream().anyMatch(d -> board.kind(d).drives());
-              changeNet(pin, driven ? Signal.DOUBTFUL : Signal.FLOATING);
+              changeNet(
+                  pin, driven ? Signal.DOUBTFUL : drains(wiring) ? Signal.STILL : Signal.FLOATING);
             });
   }
 

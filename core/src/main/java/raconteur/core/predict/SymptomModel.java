@@ -3,8 +3,10 @@ package raconteur.core.predict;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import raconteur.core.board.Board;
 import raconteur.core.board.SymptomCard;
 import raconteur.core.fault.Fault;
@@ -32,6 +34,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
   private static final double AS_SIMULATED = 0.8;
 
   private final Board board;
+  private final Map<String, SymptomCard> cards = new LinkedHashMap<>();
   private final StartOrder order;
   private final SimulatedAnswers simulated;
   private final Readings readings;
@@ -53,12 +56,19 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
     }
   }
 
-  SymptomModel(Predictor.Shared shared) {
+  /**
+   * @param card what is shown: one the board has no card for is weighed among the usual ones
+   */
+  SymptomModel(Predictor.Shared shared, String card) {
     this.board = shared.board();
+    board.symptoms().forEach(own -> cards.put(own.id(), own));
+    if (!cards.containsKey(card)) {
+      board.symptomsBeside().forEach(usual -> cards.put(usual.id(), usual));
+    }
     this.order = shared.startOrder();
     this.simulated = shared.simulated();
     this.readings = shared.readings();
-    this.alike = alike(board.symptoms());
+    this.alike = alike(cards.values());
   }
 
   @Override
@@ -116,7 +126,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
   /** The chance that what is shown is taken for a card though another one fits. */
   private double mistaken(String card, Shown shown) {
     double sum = 0;
-    for (SymptomCard meant : board.symptoms()) {
+    for (SymptomCard meant : cards.values()) {
       double chance =
           shown.card().isEmpty()
               ? byWritten(meant.id(), shown)
@@ -165,7 +175,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
   private double healthy(String card) {
     return card.equals(WORKING_CARD)
         ? readings.chance("symptom", "healthy", "works")
-        : readings.chance("symptom", "healthy", "other") / Math.max(1, board.symptoms().size() - 1);
+        : readings.chance("symptom", "healthy", "other") / Math.max(1, cards.values().size() - 1);
   }
 
   /** The part a fault is in, where cards speak of it by its name. */
@@ -176,7 +186,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
           case Place place when place.mendable() instanceof Place.OfPart(String name) -> name;
           case Place _ -> "";
         };
-    return board.symptoms().stream().anyMatch(c -> c.chances().containsKey(part)) ? part : "";
+    return cards.values().stream().anyMatch(c -> c.chances().containsKey(part)) ? part : "";
   }
 
   /**
@@ -184,10 +194,10 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
    * the same, or like none of the cards.
    */
   private double byWritten(String card, Shown shown) {
-    double written = board.symptoms().stream().mapToDouble(c -> weight(c, shown)).sum();
+    double written = cards.values().stream().mapToDouble(c -> weight(c, shown)).sum();
     double left = Math.max(0, 1 - written);
-    double all = board.symptoms().stream().mapToDouble(c -> seen(c, shown, left)).sum();
-    return board.symptom(card).map(c -> seen(c, shown, left)).orElse(0.0) / all;
+    double all = cards.values().stream().mapToDouble(c -> seen(c, shown, left)).sum();
+    return Optional.ofNullable(cards.get(card)).map(c -> seen(c, shown, left)).orElse(0.0) / all;
   }
 
   /** What is written, and a card's share of what is not. */
@@ -196,7 +206,7 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
         + left
             * (card.id().equals(WORKING_CARD)
                 ? LOOKS_RIGHT
-                : LIKE_SOME_CARD / board.symptoms().size());
+                : LIKE_SOME_CARD / cards.values().size());
   }
 
   private double weight(SymptomCard card, Shown shown) {
@@ -206,6 +216,6 @@ final class SymptomModel implements TestModel<SymptomModel.Shown> {
 
   @Override
   public List<Finding> outcomes() {
-    return board.symptoms().stream().<Finding>map(c -> new Finding.Symptom(c.id())).toList();
+    return cards.values().stream().<Finding>map(c -> new Finding.Symptom(c.id())).toList();
   }
 }

@@ -17,6 +17,7 @@ import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Finding.DeadTestEnd;
+import raconteur.core.finding.MessageWords;
 
 /**
  * Whether a board that is used shows a fault: for sure where the simulation shows it, perhaps where
@@ -94,14 +95,25 @@ record UseModels(
 
   /** The firmware runs well enough to say what it found: it accuses what its table names. */
   TestModel<?> error(Finding.FirmwareError told) {
-    Set<String> accused =
-        board.errorCode(told.code()).map(error -> Set.copyOf(error.parts())).orElse(Set.of());
+    return said(
+        told,
+        "firmware error",
+        board.errorCode(told.code()).map(error -> Set.copyOf(error.parts())).orElse(Set.of()));
+  }
+
+  /** A program that says what it found runs; what it calls bad is, or what it sees it by. */
+  TestModel<?> message(Finding.Message told) {
+    MessageWords meant = MessageWords.of(board, told.text());
+    return said(told, meant.bad() ? "firmware error" : "firmware praise", meant.parts());
+  }
+
+  private TestModel<?> said(Finding told, String test, Set<String> accused) {
     if (accused.isEmpty()) {
       return new NoModel(told);
     }
     return new ConditionModel(
         readings,
-        "firmware error",
+        test,
         List.of("elsewhere", "stopped", "named"),
         fault ->
             meets(fault, accused)
@@ -134,6 +146,20 @@ record UseModels(
               }
             });
     return met[0] && !met[1];
+  }
+
+  /** A processor that stands is without its supply, clock or reset, or is at fault itself. */
+  TestModel<?> processing(Finding.Processing test, Activity activity) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("runs", new Finding.Processing(test.part(), true));
+    outcomes.put("stopped", new Finding.Processing(test.part(), false));
+    return new ConditionModel(
+        readings,
+        "processing",
+        List.of("spared", "program", "processor"),
+        fault -> activity.stops(fault).word(),
+        found -> ((Finding.Processing) found).runs() ? "runs" : "stopped",
+        outcomes);
   }
 
   /** Settings are kept by a cell, and by what switches over to it. */

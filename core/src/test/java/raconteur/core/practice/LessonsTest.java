@@ -67,7 +67,7 @@ class LessonsTest {
   void aFileThatIsWrongSaysWhere() {
     assertThat(Lessons.read("l.json", ONE, Dealt::find)).isInstanceOf(Loaded.Ok.class);
     assertThat(refusal(ONE.replace("U4 dead", "U44 dead"))).contains("faults[0]", "U44");
-    assertThat(refusal(ONE.replace("screen forgets", "screen purple"))).contains("opening[0]");
+    assertThat(refusal(ONE.replace("screen forgets", "screen zebra"))).contains("opening[0]");
     assertThat(refusal(ONE.replace("one dead part", "hard"))).contains("level");
     assertThat(refusal(ONE.replace("\"teaches\"", "\"teach\""))).contains("teach");
     String twice = ONE.substring(ONE.indexOf("{\"id\""), ONE.lastIndexOf("}]}") + 1);
