@@ -59,7 +59,7 @@ final class CsvImport {
     OptionalInt value = columns.value();
     OptionalInt block = table.column("block", "section", "group", "function");
     OptionalInt socket = table.column("socket");
-    OptionalInt remarks = table.column("remarks", "remark", "notes", "note", "comments", "info");
+    OptionalInt remarks = columns.remarks();
     OptionalInt side = table.column("side", "layer", "tb");
     OptionalInt turned = table.column("rotation", "turned", "rot", "angle");
     OptionalInt fitted = table.column("fitted", "populate", "populated", "mounted", "dnp", "dnf");

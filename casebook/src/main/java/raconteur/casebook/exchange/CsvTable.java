@@ -73,7 +73,8 @@ final class CsvTable {
     List<Row> here = new ArrayList<>();
     for (Row row : rows) {
       List<String> cells = headings(withoutCommentSign(row));
-      if (cells.stream().filter(headings::contains).count() >= 2) {
+      long known = cells.stream().filter(headings::contains).count();
+      if (known >= 2 || (known == 1 && header.isEmpty() && isAllWords(row))) {
         if (!header.isEmpty() && !here.isEmpty()) {
           tables.add(new CsvTable(delimiter, header, here));
         }
@@ -92,6 +93,12 @@ final class CsvTable {
               header.isEmpty() ? here : List.copyOf(here)));
     }
     return tables;
+  }
+
+  /** Whether a row is several cells of words and nothing else: no part's place has no digit. */
+  private static boolean isAllWords(Row row) {
+    return row.cells().size() > 1
+        && row.cells().stream().allMatch(c -> !c.isBlank() && c.matches("[^0-9]{1,40}"));
   }
 
   private static Row withoutCommentSign(Row row) {

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.device.Device;
@@ -85,8 +86,9 @@ final class DeviceGuess {
   /** What parts are called in lists whose letters say nothing (common practice, no source). */
   private static final List<Called> CALLED =
       List.of(
+          new Called("oscillator", "osc|oscillator|xo|tcxo|clock module"),
           new Called("crystal", "crystal|xtal|quartz|resonator"),
-          new Called("oscillator", "osc|oscillator|xo|tcxo|clock module|[0-9.]+ ?[mk]hz"),
+          new Called("oscillator", "[0-9.]+ ?[mk]hz"),
           new Called("optocoupler", "opto-?(coupler|isolator)"),
           new Called("back-up-cell", "battery|back-?up cell|ni-?cd|lithium cell"),
           new Called("fuse", "fuse"),
@@ -188,7 +190,7 @@ final class DeviceGuess {
             ? Optional.empty()
             : byMarking(part, texts);
     if (marked.isEmpty() && isPrint(first) && reader.isOfTheSeries(first)) {
-      return new Told(Optional.empty(), first, "");
+      return unknown(part, first);
     }
     return marked
         .or(
@@ -201,7 +203,14 @@ final class DeviceGuess {
                 byWords(part)
                     .filter(d -> fits(d, part))
                     .map(d -> new Told(Optional.of(d), first, "what the list calls it")))
-        .orElseGet(() -> new Told(Optional.empty(), first, ""));
+        .orElseGet(() -> unknown(part, first));
+  }
+
+  private Told unknown(DraftBoard.DraftPart part, String print) {
+    return new Told(
+        Optional.empty(),
+        print,
+        calledByNumber(part).map(is -> is + ", its pins not described").orElse(""));
   }
 
   private boolean isChipOfAGrid(DraftBoard.DraftPart part) {
@@ -397,13 +406,24 @@ final class DeviceGuess {
     return library.find(name).isPresent() ? name + " as drawn" : name;
   }
 
+  /** What a part is by its number alone, its pins being described nowhere. */
+  private Optional<String> calledByNumber(DraftBoard.DraftPart part) {
+    return Stream.concat(part.texts.stream(), Stream.of(part.value))
+        .flatMap(text -> reader.called(text).stream())
+        .findFirst();
+  }
+
   private Device make(String name, DraftBoard.DraftPart part) {
     List<DevicePin> pins = new ArrayList<>();
     for (String number : pinsOfUnknown.getOrDefault(name, Set.of())) {
       pins.add(new DevicePin(number, number, PinKind.PASSIVE));
     }
     String title =
-        part.value.isBlank() || part.value.equals(name) ? "not in the library" : part.value;
+        calledByNumber(part)
+            .orElse(
+                part.value.isBlank() || part.value.equals(name)
+                    ? "not in the library"
+                    : part.value);
     boolean contact = Set.of("J", "P", "CN", "CON", "SK", "PL").contains(letters(part));
     return Device.ofPins(
         name, title, contact ? "connector" : "unknown", PlacementFit.packageOf(part, pins), pins);

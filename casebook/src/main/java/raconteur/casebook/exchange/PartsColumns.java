@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.marking.Marking;
@@ -20,8 +21,10 @@ import raconteur.core.marking.MarkingReader;
  *
  * @param designators the column of the places, empty where the table is no parts list
  * @param markings columns in which a device may be named, the likeliest first
+ * @param remarks what is said of a part besides
  */
-record PartsColumns(OptionalInt designators, List<Integer> markings, OptionalInt value) {
+record PartsColumns(
+    OptionalInt designators, List<Integer> markings, OptionalInt value, OptionalInt remarks) {
   /** Headings of the column of places, the surest first. */
   static final List<String> DESIGNATORS =
       List.of(
@@ -87,6 +90,14 @@ record PartsColumns(OptionalInt designators, List<Integer> markings, OptionalInt
           "component");
   private static final List<String> VALUES =
       List.of("value", "val", "values", "comment", "description", "desc", "rating");
+  private static final List<String> REMARKS =
+      List.of("remarks", "remark", "notes", "note", "comments", "info");
+
+  /** Words that make a heading one of remarks. */
+  private static final Pattern REMARKING =
+      Pattern.compile("\\b(remarks?|notes?|where|what for|used for|purpose|role|does|job|use)\\b");
+
+  private static final Pattern WORDS = Pattern.compile(".*\\p{L}{3,}.*");
   private static final Set<String> OTHERS =
       Set.of(
           "block",
@@ -132,6 +143,7 @@ record PartsColumns(OptionalInt designators, List<Integer> markings, OptionalInt
     all.addAll(VALUES);
     all.addAll(OTHERS);
     all.addAll(List.of("net name", "netname", "signal", "signal name", "pin number", "pin no"));
+    all.addAll(REMARKS);
     all.addAll(List.of("pad", "node", "pins", "order", "x mm", "y mm", "posx", "posy"));
     return all;
   }
@@ -151,15 +163,46 @@ record PartsColumns(OptionalInt designators, List<Integer> markings, OptionalInt
                     .thenComparingInt(c -> rank(MARKINGS, table.heading(c))))
             .filter(c -> MARKINGS.contains(table.heading(c)) || share(table, c, device) > 0)
             .toList();
-    // Beside a column headed as one, a word of a remark that happens to name a device is none.
+    // Beside a column headed as one, or full of devices, a word of a remark that happens to name a
+    // device is none.
     boolean headed = markings.stream().anyMatch(c -> MARKINGS.contains(table.heading(c)));
-    if (headed) {
+    boolean full = markings.stream().anyMatch(c -> share(table, c, device) >= OFTEN);
+    if (headed || full) {
       markings =
           markings.stream()
               .filter(c -> MARKINGS.contains(table.heading(c)) || share(table, c, device) >= OFTEN)
               .toList();
     }
-    return new PartsColumns(designators, markings, value(table, designators));
+    OptionalInt value = value(table, designators);
+    return new PartsColumns(
+        designators, markings, value, remarks(table, designators, markings, value));
+  }
+
+  /** The column headed as one of remarks, else the last one of words that is nothing else. */
+  private static OptionalInt remarks(
+      CsvTable table, OptionalInt designators, List<Integer> markings, OptionalInt value) {
+    OptionalInt byHeading = table.column(REMARKS.toArray(String[]::new));
+    if (byHeading.isPresent()) {
+      return byHeading;
+    }
+    List<Integer> left =
+        IntStream.range(0, table.columns())
+            .filter(c -> designators.isEmpty() || c != designators.getAsInt())
+            .filter(c -> value.isEmpty() || c != value.getAsInt())
+            .boxed()
+            .filter(c -> !markings.contains(c) && !OTHERS.contains(table.heading(c)))
+            .toList();
+    return left.stream()
+        .filter(c -> REMARKING.matcher(table.heading(c)).find())
+        .findFirst()
+        .or(
+            () ->
+                left.reversed().stream()
+                    .filter(c -> table.heading(c).isBlank())
+                    .filter(c -> share(table, c, cell -> WORDS.matcher(cell).matches()) >= MOST)
+                    .findFirst())
+        .map(OptionalInt::of)
+        .orElse(OptionalInt.empty());
   }
 
   private static OptionalInt designators(CsvTable table, Predicate<String> device) {

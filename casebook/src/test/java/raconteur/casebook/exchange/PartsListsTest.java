@@ -58,6 +58,60 @@ class PartsListsTest {
     assertThat(device(imported, "10/11F")).isEqualTo("4116");
   }
 
+  /** A list with a title over it, one heading that is known, and what parts are there for. */
+  @Test
+  void remarksAreKeptWhateverTheirColumnIsCalled() {
+    for (String heading : List.of("Ref;What;Where / remark", "Ref;Type;used for", "")) {
+      Imported imported =
+          read(
+              "Main board, typed off the board\n"
+                  + heading
+                  + "\nU1;Z80A;the processor\nU2;414256-12;picture memory\n"
+                  + "U3;XTAL osc 28 MHz;main clock\nU4;555;reset timer, a 74LS04 before\n"
+                  + "U5;YM2203C;music\n");
+      assertThat(parts(imported)).containsExactly("U1", "U2", "U3", "U4", "U5");
+      assertThat(imported.board().parts())
+          .extracting(Part::purpose)
+          .containsExactly(
+              "the processor",
+              "picture memory",
+              "main clock",
+              "reset timer a 74LS04 before",
+              "music");
+      assertThat(device(imported, "U2")).isEqualTo("44256");
+      assertThat(device(imported, "U3")).isEqualTo("oscillator");
+      assertThat(device(imported, "U4")).isEqualTo("555");
+      assertThat(imported.board().part("U5").orElseThrow().device().title())
+          .isEqualTo("sound generator");
+    }
+  }
+
+  /** Buses from their first to their last net are ours; so no bus is taken for one net. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "CLK: U1.6 U2.3\nA0-A2: U1.A0-U1.A2\n",
+        "CLK: U1.6 U2.3\nD0-D3: U2.18 U2.16 U2.14 U2.12\n",
+        "CLK: U1.6 U2.3\nA15..A8: U1.5-U1.12\n"
+      })
+  void aBusIsReadAsTyped(String nets) {
+    assertThat(
+            BoardImport.read(
+                "a.txt",
+                nets.getBytes(StandardCharsets.UTF_8),
+                DeviceLibrary.shipped(),
+                SHELF::load))
+        .isInstanceOfSatisfying(
+            Loaded.Refused.class,
+            refused -> assertThat(refused.summary()).contains("typed nets are read onto a board"));
+  }
+
+  @Test
+  void aNetWithAStrokeInItsNameIsOneNet() {
+    Imported imported = read("CLK: U1.6 U2.3\nUSB-3: U1.2 U2.4\nNET1-2: U1.3 U2.5\n");
+    assertThat(imported.board().nets()).extracting(n -> n.name()).contains("USB-3", "NET1-2");
+  }
+
   /** Digits alone are a value at a resistor's place, unless the places are those of a grid. */
   @Test
   void aValueIsNoChipAndAChipIsNoValue() {

@@ -11,6 +11,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.marking.MarkingRules.Group;
@@ -95,6 +97,44 @@ public final class MarkingReader {
       }
     }
     return together(found);
+  }
+
+  /**
+   * What a part of that print is where its type number is known and its pins are described nowhere:
+   * {@code sound generator}. Empty for anything else.
+   */
+  public Optional<String> called(String text) {
+    if (text.length() > LONGEST) {
+      return Optional.empty();
+    }
+    String[] words = PlainPrint.words(text);
+    return IntStream.range(0, Math.min(words.length, MOST_WORDS))
+        .boxed()
+        .flatMap(
+            i ->
+                Stream.concat(
+                    calledByWord(words[i]).stream(),
+                    i + 1 < words.length
+                        ? calledByWord(words[i] + words[i + 1]).stream()
+                        : Stream.empty()))
+        .findFirst();
+  }
+
+  private Optional<String> calledByWord(String written) {
+    String word = PlainPrint.squeezed(written);
+    for (int length = word.length(); length >= SHORTEST_NUMBER; length--) {
+      for (int from = 0; from <= Math.min(LONGEST_PREFIX, word.length() - length); from++) {
+        String core = word.substring(from, from + length);
+        String is = rules.called().get(core);
+        if (is != null
+            && SUFFIX.matcher(word.substring(from + length)).matches()
+            && (from == 0
+                || (isPrefix(word.substring(0, from)) && Character.isDigit(core.charAt(0))))) {
+          return Optional.of(is);
+        }
+      }
+    }
+    return Optional.empty();
   }
 
   /**

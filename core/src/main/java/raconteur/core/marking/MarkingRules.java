@@ -17,6 +17,7 @@ import raconteur.core.data.Loaded;
  * @param bareFamilies families that are also printed without the 74
  * @param bareToAsk the same, but so short that it is asked
  * @param toAsk type numbers that cannot be told, with what they may be and why
+ * @param called type numbers whose pins nobody has described, to what such a part is
  * @param transistors how type numbers of transistors begin, to the device whose legs stand so
  * @param easternFamilies series number of the eastern families to what it stands for
  * @param easternFunctions their function letters to the number in the 74 series
@@ -28,6 +29,7 @@ record MarkingRules(
     Set<String> bareFamilies,
     Set<String> bareToAsk,
     Map<String, Doubtful> toAsk,
+    Map<String, String> called,
     Map<String, String> transistors,
     Map<String, String> easternFamilies,
     Map<String, String> easternFunctions) {
@@ -73,6 +75,7 @@ record MarkingRules(
             "bare families",
             "bare families to ask",
             "to ask",
+            "called",
             "transistors",
             "eastern families",
             "eastern functions"));
@@ -91,6 +94,12 @@ record MarkingRules(
               item.get("why").text());
       item.get("print").items().forEach(print -> toAsk.put(print.text(), doubtful));
     }
+    Map<String, String> called = new LinkedHashMap<>();
+    for (Datum item : root.get("called").items()) {
+      item.onlyKnows(Set.of("is", "numbers"));
+      String is = item.get("is").text();
+      item.get("numbers").items().forEach(n -> called.put(PlainPrint.squeezed(n.text()), is));
+    }
     Map<String, String> transistors = new LinkedHashMap<>();
     for (Datum item : root.get("transistors").items()) {
       item.onlyKnows(Set.of("begin", "is"));
@@ -104,6 +113,7 @@ record MarkingRules(
         words(root.get("bare families")),
         words(root.get("bare families to ask")),
         toAsk,
+        called,
         transistors,
         texts(root.get("eastern families")),
         texts(root.get("eastern functions")));

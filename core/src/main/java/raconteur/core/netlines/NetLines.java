@@ -67,6 +67,10 @@ public final class NetLines {
               + "|\\S+\\s*:(.*\\s)?[A-Z]+[0-9]+(-|\\.\\.)[A-Z]+[0-9]+\\.[A-Z0-9]+(\\s.*)?",
           Pattern.CASE_INSENSITIVE);
 
+  /** A range both ends of which are whole: {@code A0-A7}, {@code U1.A1-U1.A23}. */
+  private static final Pattern WRITTEN_OUT =
+      Pattern.compile("(.*?[A-Za-z.])[0-9]{1,4}(?:-|\\.\\.)\\1[0-9]{1,4}");
+
   private static final int LINES_LOOKED_AT = 500;
 
   private final DraftNets board;
@@ -108,7 +112,32 @@ public final class NetLines {
         || text.lines()
             .limit(LINES_LOOKED_AT)
             .filter(line -> line.length() <= LONGEST_LINE)
-            .anyMatch(line -> ONLY_HERE.matcher(withoutRemark(line)).matches());
+            .map(NetLines::withoutRemark)
+            .anyMatch(line -> ONLY_HERE.matcher(line).matches() || isBus(line));
+  }
+
+  /**
+   * A bus from its first net to its last, both written out, with as many pins or a range of them:
+   * nobody calls one net so.
+   */
+  private static boolean isBus(String line) {
+    Matcher join = JOIN.matcher(line);
+    if (!join.matches() || !WRITTEN_OUT.matcher(join.group(1)).matches()) {
+      return false;
+    }
+    List<String> items = PinWords.items(join.group(2));
+    return !items.isEmpty()
+        && items.stream().allMatch(item -> PinWords.dot(item) > 0)
+        && (items.stream().anyMatch(item -> WRITTEN_OUT.matcher(item).matches())
+            || items.size() % Math.max(1, sizeOf(join.group(1))) == 0);
+  }
+
+  private static int sizeOf(String names) {
+    try {
+      return Ranges.of(names).size();
+    } catch (Refusal tooLong) {
+      return 0;
+    }
   }
 
   private static String withoutRemark(String line) {

@@ -157,7 +157,15 @@ class MarkingReaderTest {
     "D765AC, 8272",
     "FD1793B-02, 1793",
     "MB8877A, 1793",
-    "WD2797A, 1797",
+    "WD2797A, 2797",
+    "WD2793A-PL, 2793",
+    "TMS9929ANL, 9928",
+    "TMS9918ANL, 9918",
+    "DM81LS95N, 81LS95",
+    "SN74LS467N, 81LS97",
+    "M27C4002-12F1, 27C4096",
+    "MSM6242BRS, 6242",
+    "HM514256AP-8, 44256",
     "AY-3-8910A, AY-3-8910",
     "YM2149F, YM2149",
     "SN76489AN, 76489",
@@ -297,5 +305,26 @@ class MarkingReaderTest {
       }
       assertThat(READER.read(text.toString())).isNotNull();
     }
+  }
+
+  /** Numbers whose pins nobody has described say all the same what a part is. */
+  @ParameterizedTest
+  @CsvSource({
+    "YM2203C, sound generator",
+    "MC68881RC16A, coprocessor",
+    "SCN2661B, serial port",
+    "HA1388, audio amplifier",
+    "TMS9900NL, processor",
+    "HD63484-8, picture generator"
+  })
+  void aNumberAloneSaysWhatThePartIs(String marking, String is) {
+    assertThat(READER.read(marking).known()).isEmpty();
+    assertThat(READER.called(marking)).contains(is);
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"2203", "10k 5%", "68 uF", "U2203", "8142 21"})
+  void whatOnlyLooksLikeSuchANumberIsNone(String text) {
+    assertThat(READER.called(text)).isEmpty();
   }
 }

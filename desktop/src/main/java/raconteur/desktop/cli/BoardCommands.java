@@ -297,7 +297,9 @@ final class BoardCommands extends Printing {
                 "%-8s %-24s %s%n",
                 part.designator(),
                 marking(part),
-                device(part).map(d -> d + " (" + knownBy(part) + ")").orElse("not told")));
+                device(part)
+                    .map(d -> d + " (" + knownBy(part) + ")")
+                    .orElseGet(() -> knownBy(part).isBlank() ? "not told" : knownBy(part))));
       }
       text.append('\n').append(board.nets().size()).append(" nets\n");
       section(
