@@ -76,29 +76,48 @@ public final class UsualSymptoms {
   private static final String FOR_USERS = "io";
   private static final List<String> FOR_USERS_TOO = List.of("keyboard", "sound", "expansion");
 
+  /** What is listed for something else shows this so much less often. */
+  private static final double LISTED_ELSEWHERE = 0.25;
+
   private static SymptomCard withParts(SymptomCard card, Collection<Part> parts) {
     Serving serving = Holder.SHIPPED.serving().get(card.id());
     if (serving == null) {
       return card;
     }
     Map<String, Double> chances = new LinkedHashMap<>(card.chances());
-    parts.stream()
-        .filter(part -> saysOneOf(part, serving.words()))
-        .forEach(part -> chances.put(part.designator(), serving.chance()));
+    List<Part> serve =
+        parts.stream()
+            .filter(part -> saysOneOf(part.called() + " " + title(part), serving.words()))
+            .toList();
+    double forUsers = card.chances().getOrDefault(FOR_USERS, 0.0);
+    if (!serve.isEmpty()) {
+      parts.stream()
+          .filter(part -> part.block().equals(FOR_USERS) && !part.purpose().isBlank())
+          .forEach(part -> chances.put(part.designator(), forUsers * LISTED_ELSEWHERE));
+    }
+    serve.forEach(part -> chances.put(part.designator(), serving.chance()));
     return new SymptomCard(card.id(), card.title(), chances, card.origin());
   }
 
   /** The block a part is in by the words it is called by; empty where they do not say. */
   static Optional<String> blockByWords(Part part) {
     return Holder.SHIPPED.blockWords().entrySet().stream()
-        .filter(block -> saysOneOf(part, block.getValue()))
+        .filter(block -> saysOneOf(part.called(), block.getValue()))
         .map(Map.Entry::getKey)
         .findFirst();
   }
 
-  private static boolean saysOneOf(Part part, Collection<String> words) {
-    String called =
-        " " + part.called().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", " ") + " ";
+  /**
+   * What a chip is, where nobody says what it is there for: a sound generator. An op amp may be
+   * there for anything.
+   */
+  private static String title(Part part) {
+    boolean tells = part.purpose().isBlank() && !part.device().title().contains("op amp");
+    return tells ? part.device().title() : "";
+  }
+
+  private static boolean saysOneOf(String said, Collection<String> words) {
+    String called = " " + said.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", " ") + " ";
     return words.stream()
         .anyMatch(w -> called.contains(" " + w + " ") || called.contains(" " + w + "s "));
   }

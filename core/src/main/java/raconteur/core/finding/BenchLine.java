@@ -53,6 +53,15 @@ public final class BenchLine {
       Pattern.compile(
           "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+(?:and|but|then|so)\\s+(?:then\\s+)?");
 
+  /** Behind a level that was said, the next pin. */
+  private static final Pattern NEXT_PIN =
+      Pattern.compile(
+          "(?i)(?<=\\b(?:toggling|pulsing|high|low|flat|dead|floating|static|still|moving))\\s+"
+              + "(?=[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:\\.| (?:pin|leg) ?#?)[0-9])");
+
+  /** What is seen, in whatever words. */
+  private static final Pattern SHOWN = Pattern.compile("(?i)^(?:screen|picture) ");
+
   /** Says nothing of its own. */
   private static final Pattern OTHERWISE =
       Pattern.compile(
@@ -85,7 +94,10 @@ public final class BenchLine {
     Understanding asSaid = asSaid(line, context);
     return switch (asSaid) {
       case Understanding.Understood _, Understanding.Asked _, Understanding.InTurn _ -> asSaid;
-      case Understanding.Unfinished _ -> reworded(line, context, true).orElse(asSaid);
+      case Understanding.Unfinished _ ->
+          reworded(line, context, true)
+              .or(() -> Spoken.ofOneLine(board, line, u -> asSaid(u, context)))
+              .orElse(asSaid);
       case Understanding.Refused _ -> inOtherWords(line, context).orElse(asSaid);
     };
   }
@@ -103,8 +115,9 @@ public final class BenchLine {
     if (inTurn.isPresent()) {
       return inTurn;
     }
-    String named = Spoken.withPart(board, Rewordings.shipped().plain(line));
-    if (!named.equals(Rewordings.shipped().plain(line))) {
+    String plain = Rewordings.shipped().plain(line);
+    String named = PartsByKind.named(board, plain);
+    if (!named.equals(plain)) {
       Understanding byPart = asSaid(named, context);
       if (byPart instanceof Understanding.Refused) {
         byPart = reworded(named, context, false).orElse(byPart);
@@ -116,16 +129,30 @@ public final class BenchLine {
     if (reworded.isPresent()) {
       return reworded;
     }
-    Words words = new Words(board, line);
-    boolean usual = phrase(words).filter(p -> p instanceof VerbPhrase).isPresent();
-    boolean strange = phrase(words).isEmpty();
-    String plain = Rewordings.shipped().plain(line);
-    return Spoken.understand(board, plain, usual, u -> asSaid(u, context))
-        // One that begins with a usual verb is refused for what is wrong with it.
-        .filter(u -> !(u instanceof Understanding.Refused) || !usual)
+    Optional<Understanding> spoken = spoken(plain, context);
+    if (!named.equals(plain)
+        && spoken.filter(u -> !(u instanceof Understanding.Refused)).isEmpty()) {
+      spoken = spoken(named, context).or(() -> spoken(plain, context));
+    }
+    boolean strange = phrase(new Words(board, line)).isEmpty();
+    return spoken
+        .or(
+            () ->
+                strange
+                    ? PartsByKind.which(board, plain).map(Understanding.Refused::new)
+                    : Optional.empty())
         .or(
             () ->
                 strange ? Purposes.near(board, plain).map(BenchLine::aPurpose) : Optional.empty());
+  }
+
+  /** By what its words mean; one that begins with a usual verb is refused for what is wrong. */
+  private Optional<Understanding> spoken(String plain, BenchContext context) {
+    Optional<Phrase> phrase = phrase(new Words(board, plain));
+    boolean usual =
+        phrase.filter(p -> p instanceof VerbPhrase).isPresent() && !SHOWN.matcher(plain).find();
+    return Spoken.understand(board, plain, usual, u -> asSaid(u, context))
+        .filter(u -> !(u instanceof Understanding.Refused) || !usual);
   }
 
   private static boolean isClear(Understanding taken) {
@@ -134,25 +161,35 @@ public final class BenchLine {
 
   /** What is said in one breath, where each piece of it by itself is a line. */
   private Optional<Understanding> inTurn(String line, BenchContext context) {
+    String whole = Rewordings.ofTheSamePart(line.strip());
     List<String> pieces =
-        Arrays.stream(BREATH.split(line.strip()))
+        Arrays.stream(BREATH.split(whole))
+            .flatMap(p -> Arrays.stream(NEXT_PIN.split(p)))
             .filter(p -> !p.isBlank() && !OTHERWISE.matcher(p.strip()).matches())
             .toList();
     if (pieces.isEmpty() || pieces.getFirst().equals(line.strip())) {
       return Optional.empty();
     }
     List<Understanding.Understood> all = new ArrayList<>();
+    Optional<String> question = Optional.empty();
     BenchContext now = context;
     for (int i = 0; i < pieces.size(); i++) {
       Understanding taken = understand(pieces.get(i), now);
       if (!isClear(taken) && i + 1 < pieces.size()) {
         // "swapped U5, no change" is one thing, in two pieces.
-        taken = understand(pieces.get(i) + " " + pieces.get(++i), now);
+        Understanding both = understand(pieces.get(i) + " " + pieces.get(i + 1), now);
+        if (isClear(both) || !(taken instanceof Understanding.Asked)) {
+          taken = both;
+          i++;
+        }
       }
       if (taken instanceof Understanding.Understood understood) {
         all.add(understood);
       } else if (taken instanceof Understanding.InTurn(List<Understanding.Understood> more)) {
         all.addAll(more);
+      } else if (taken instanceof Understanding.Asked(Statement statement, String sentence)) {
+        all.add(new Understanding.Understood(statement, sentence));
+        question = question.or(() -> Optional.of(sentence));
       } else {
         return Optional.empty();
       }
@@ -161,7 +198,26 @@ public final class BenchLine {
       }
     }
     List<Understanding.Understood> once = all.stream().distinct().toList();
+    if (question.isPresent()) {
+      return asked(once, line, question.get());
+    }
     return Optional.of(once.size() == 1 ? once.getFirst() : new Understanding.InTurn(once));
+  }
+
+  /** Readings of which one has to be confirmed: all of them wait for that. */
+  private static Optional<Understanding> asked(
+      List<Understanding.Understood> all, String line, String question) {
+    List<Statement> statements = all.stream().map(Understanding.Understood::statement).toList();
+    if (!statements.stream().allMatch(Finding.class::isInstance)) {
+      return Optional.empty();
+    }
+    String plain = String.join(" ", line.strip().split("\\s+"));
+    return Optional.of(
+        new Understanding.Asked(
+            statements.size() == 1
+                ? statements.getFirst()
+                : new Statement.Several(statements, plain),
+            question));
   }
 
   /**

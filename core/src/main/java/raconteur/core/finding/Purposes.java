@@ -33,11 +33,15 @@ final class Purposes {
           "output",
           "input",
           "signal",
+          "line",
           "lamp",
           "light");
 
   private static final Set<String> SAYS_NOTHING =
       Set.of("the", "of", "on", "in", "at", "any", "is", "are", "all", "from", "to");
+
+  /** A point in a number parts no words: 3.6V is not for player 3. */
+  private static final String BETWEEN_WORDS = "(?:[^a-z0-9.]|(?<![0-9])\\.|\\.(?![0-9]))+";
 
   /** So many letters of a word are enough for it. */
   private static final int ENOUGH_LETTERS = 4;
@@ -94,7 +98,7 @@ final class Purposes {
   }
 
   private static List<String> words(String text) {
-    return Arrays.stream(text.toLowerCase(Locale.ROOT).split("[^a-z0-9]+", -1))
+    return Arrays.stream(text.toLowerCase(Locale.ROOT).split(BETWEEN_WORDS, -1))
         .filter(w -> !w.isEmpty() && !SAYS_NOTHING.contains(w))
         .map(Purposes::one)
         .toList();

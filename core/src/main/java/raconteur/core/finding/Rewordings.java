@@ -32,6 +32,15 @@ import raconteur.core.device.PinRole;
 public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   private static final String PART =
       "(?:[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}/?[0-9]{0,2}[A-Za-z])";
+
+  /** A pin of a part, something said of it, and a pin of nobody. */
+  private static final Pattern PIN_ALONE =
+      Pattern.compile(
+          "\\b([A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)(?:\\.| (?:pin|leg) ?#?)[0-9]{1,3}\\b((?:[,;]?"
+              + " (?!(?:pin|leg|and|to|or|[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)\\b)[^\\s,;]+){1,4}[,;]?"
+              + " (?:and |but )?)((?:pin|leg) ?#?[0-9])",
+          Pattern.CASE_INSENSITIVE);
+
   private static final Map<String, String> STANDS_FOR =
       Map.of(
           "{part}", "(?<part>" + PART + "(?: ?- ?" + PART + "| (?:and )?" + PART + ")*)",
@@ -228,11 +237,27 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
             .replaceAll("\\.(\\s|$)", " ")
             .strip()
             .replaceAll("\\s+", " ");
+    plain = ofTheSamePart(plain);
     plain = PINS.matcher(plain).replaceAll(each -> pins(each.group(1), each.group(2)));
     for (Spelling spelling : spellings) {
       plain = spelling.said().matcher(plain).replaceAll(spelling.line());
     }
     return plain.strip();
+  }
+
+  /** A pin without its part is of the one named before: {@code U16 pin 1 high, pin 2 low}. */
+  static String ofTheSamePart(String line) {
+    Matcher matcher = PIN_ALONE.matcher(line);
+    String now = line;
+    while (matcher.find()) {
+      now =
+          now.substring(0, matcher.start(3))
+              + matcher.group(1)
+              + " "
+              + now.substring(matcher.start(3));
+      matcher = PIN_ALONE.matcher(now);
+    }
+    return now;
   }
 
   /** Every pin with its part, a range taken apart. */

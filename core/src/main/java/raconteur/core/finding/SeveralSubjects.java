@@ -283,7 +283,7 @@ record SeveralSubjects(
       if (lines.isPresent()) {
         return lines;
       }
-      if (at > 1 && at < words.size() - 1 && !isSubject(words.getFirst())) {
+      if (at > 1 && at < words.size() - 1 && (!isSubject(words.getFirst()) || showsALevel(at))) {
         return line(net(words.getFirst()), at);
       }
       if (VERBS.contains(first)) {
@@ -336,6 +336,12 @@ record SeveralSubjects(
       return testable ? (good ? " tester pass" : " tester fail") : after;
     }
 
+    /** A name of a part and of a line: D5 low at U4 is of the line. */
+    private boolean showsALevel(int at) {
+      return words.subList(1, at).stream()
+          .allMatch(w -> Speech.shipped().isOfAState(w.toLowerCase(Locale.ROOT)));
+    }
+
     private int at() {
       return IntStream.range(0, words.size())
           .filter(i -> words.get(i).equalsIgnoreCase("at"))
@@ -357,9 +363,12 @@ record SeveralSubjects(
       }
       String shown = " " + String.join(" ", words.subList(1, at));
       for (String word : words.subList(at + 1, words.size())) {
+        if (isAnd(word)) {
+          continue;
+        }
         List<String> pins =
-            net.get().path().stream()
-                .filter(p -> p.part().equalsIgnoreCase(word))
+            places(word).stream()
+                .flatMap(place -> net.get().path().stream().filter(p -> p.part().equals(place)))
                 .map(PinRef::toString)
                 .toList();
         subjects.addAll(pins);
@@ -372,6 +381,22 @@ record SeveralSubjects(
           : made(
               subject -> subject + shown,
               net.get().path().stream().map(PinRef::part).distinct().toList());
+    }
+
+    /** A part, or all from one to another. */
+    private List<String> places(String word) {
+      Matcher range = RANGE.matcher(word);
+      List<String> all = board.parts().stream().map(Part::designator).toList();
+      if (!range.matches()) {
+        return all.stream().filter(word::equalsIgnoreCase).toList();
+      }
+      int one = Integer.parseInt(range.group(2));
+      int other = Integer.parseInt(range.group(4));
+      return IntStream.rangeClosed(Math.min(one, other), Math.max(one, other))
+          .limit(LONGEST_RANGE)
+          .mapToObj(n -> range.group(1) + n)
+          .flatMap(name -> all.stream().filter(name::equalsIgnoreCase))
+          .toList();
     }
 
     private static final String ITS_USUAL_PLACE = "";

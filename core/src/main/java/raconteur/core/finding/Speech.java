@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import raconteur.core.data.DataFile;
@@ -101,6 +102,20 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
 
   static final Pattern VOLTS = Pattern.compile("-?[0-9]+(?:[.,][0-9]+)?v(?:olts?)?");
 
+  private static final Pattern HERTZ = Pattern.compile("([0-9]+(?:[.,][0-9]+)?)([km]?)hz");
+
+  /** Whether a word, in small letters, is volts or a frequency. */
+  static boolean isMeasured(String word) {
+    return VOLTS.matcher(word).matches() || HERTZ.matcher(word).matches();
+  }
+
+  private static String measured(String word) {
+    Matcher hertz = HERTZ.matcher(word);
+    return hertz.matches()
+        ? hertz.group(1) + " " + hertz.group(2).replace('m', 'M') + "Hz"
+        : word.replaceAll("v.*", "") + " V";
+  }
+
   /**
    * What words say that a probe shows; empty where none does, where they say two things at once, or
    * of a level that it is not there, or not always.
@@ -109,19 +124,29 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
     if (Stream.of("toggling", "high", "low", "floating").filter(m -> any(words, m)).count() > 1) {
       return Optional.empty();
     }
+    Optional<String> measured =
+        words.stream().filter(Speech::isMeasured).findFirst().map(Speech::measured);
+    if (measured.isPresent() && measured.get().endsWith("Hz")) {
+      return measured.filter(_ -> !any(words, "not"));
+    }
+    if (words.contains("never") && (any(words, "high") || any(words, "low"))) {
+      // What never goes low stays high.
+      return Optional.of(any(words, "high") ? "low" : "high");
+    }
     if (any(words, "toggling")) {
       boolean stands = any(words, "still") && !any(words, "speed");
       return Optional.of(any(words, "not") || stands ? "0 Hz" : "toggling");
     }
     for (String level : List.of("high", "low", "floating")) {
       if (any(words, level)) {
-        return any(words, "not") || any(words, "speed") ? Optional.empty() : Optional.of(level);
+        boolean stands = words.stream().anyMatch(w -> means(w, "still") && !means(w, "held"));
+        return stands || any(words, "not") || any(words, "speed")
+            ? Optional.empty()
+            : Optional.of(level);
       }
     }
-    for (String word : words) {
-      if (VOLTS.matcher(word).matches()) {
-        return Optional.of(word.replaceAll("v.*", "") + " V");
-      }
+    if (measured.isPresent()) {
+      return measured;
     }
     return any(words, "still") ? Optional.of("0 Hz") : Optional.empty();
   }
@@ -132,7 +157,7 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
 
   /** Whether a word is of what a probe shows. */
   boolean isOfAState(String word) {
-    return VOLTS.matcher(word).matches() || STATE.stream().anyMatch(m -> means(word, m));
+    return isMeasured(word) || STATE.stream().anyMatch(m -> means(word, m));
   }
 
   /** Whether a word has a meaning at all, or is known to have none. */

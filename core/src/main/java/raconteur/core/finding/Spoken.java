@@ -8,12 +8,12 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
-import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinNames;
 import raconteur.core.device.PinRole;
@@ -37,9 +37,21 @@ final class Spoken {
   private static final int ENOUGH_LETTERS = 2;
   private static final Set<String> ASSERTED = Set.of("active", "asserted");
 
-  /** Says nothing of a line that is named. */
-  private static final Set<String> OF_A_LINE = Set.of("line", "lines", "signal", "output", "input");
+  /** Of a line that a chip answers with or asks by; {@code active} may mean that it moves. */
+  private static final Set<String> ASSERTING =
+      Set.of("asserted", "comes", "arrives", "appears", "happens");
 
+  /** Says nothing of a line that is named. */
+  private static final Set<String> OF_A_LINE =
+      Set.of("line", "lines", "signal", "clock", "output", "input");
+
+  /** What is put in, and nothing of what came of it. */
+  private static final Pattern KNOWN_GOOD =
+      Pattern.compile(
+          "(?i)\\b(?:(?:a|an|the|another|one|my) )*(?:known[- ]good|good known|tested)(?: one|"
+              + " part| chip| spare)?\\b|\\b(?:a|another) good (?:one|part|chip|spare)\\b");
+
+  private static final Pattern HERTZ = Pattern.compile("(?i)\\b([0-9.,]+) ([kM]?Hz)\\b");
   private static final int ENOUGH_LETTERS_OF_A_PIN = 3;
   private static final int MOST_DETAILS = 2;
   private static final int MOST_BESIDE_A_PURPOSE = 1;
@@ -50,6 +62,12 @@ final class Spoken {
   private final List<String> pins = new ArrayList<>();
   private final List<Net> nets = new ArrayList<>();
   private final List<String> words = new ArrayList<>();
+
+  /** Those of them that were typed in capitals, as names of pins are. */
+  private final Set<String> inCapitals = new LinkedHashSet<>();
+
+  /** Whether something is said between what is named: then it is not said of all of it. */
+  private boolean scattered;
 
   /**
    * A usual line a frame comes to.
@@ -77,15 +95,33 @@ final class Spoken {
     this.board = board;
     this.speech = Speech.shipped();
     String before = "";
-    for (String token : plain.split("\\s+", -1)) {
+    boolean saidSince = false;
+    String telling = KNOWN_GOOD.matcher(HERTZ.matcher(plain).replaceAll("$1$2")).replaceAll("");
+    for (String token : telling.split("\\s+", -1)) {
       String word = token.replaceAll("^[(\"'“]+|[)\"'”.?]+$", "");
-      if (!word.isEmpty() && !named(word, before)) {
+      int named = pins.size() + nets.size();
+      if (word.isEmpty() || named(word, before)) {
+        scattered |= saidSince && named > 0 && pins.size() + nets.size() > named;
+        saidSince &= pins.size() + nets.size() == named;
+      } else {
         words.add(word.toLowerCase(Locale.ROOT));
+        saidSince |= !word.equalsIgnoreCase("and");
+        if (word.matches("/?[A-Z][A-Z0-9]+")) {
+          inCapitals.add(word.toLowerCase(Locale.ROOT));
+        }
       }
       before = word;
     }
     if (parts.isEmpty() && pins.isEmpty() && nets.isEmpty()) {
       byKind();
+    }
+    if (!nets.isEmpty() && parts.stream().allMatch(p -> net(p).isPresent())) {
+      // D3 is a lamp and a data line; beside D11 it is the line.
+      parts.forEach(p -> net(p).ifPresent(nets::add));
+      parts.clear();
+    }
+    if (nets.size() == 1 && parts.isEmpty() && pins.isEmpty()) {
+      asserted();
     }
     if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty()) {
       byRole();
@@ -93,6 +129,17 @@ final class Spoken {
     if (pins.isEmpty() && nets.isEmpty()) {
       byPinName();
     }
+  }
+
+  /** The level that asserted means for a line by its name: {@code BERR asserted}. */
+  private void asserted() {
+    if (!words.removeIf(ASSERTING::contains)) {
+      return;
+    }
+    String name = nets.getFirst().name();
+    boolean activeLow = name.startsWith("/") || name.startsWith("~") || name.matches(".*[*#]");
+    boolean denied = words.removeIf(w -> speech.means(w, "not"));
+    words.add(activeLow == denied ? "high" : "low");
   }
 
   /** A part's clock or reset is its pin of that role: {@code U5 held in reset}. */
@@ -131,7 +178,8 @@ final class Spoken {
                 : Optional.empty();
     for (String word : List.copyOf(words)) {
       Optional<String> pin =
-          word.length() < ENOUGH_LETTERS_OF_A_PIN || speech.isKnown(word)
+          (word.length() < ENOUGH_LETTERS_OF_A_PIN && !inCapitals.contains(word))
+                  || (speech.isKnown(word) && !inCapitals.contains(word))
               ? Optional.empty()
               : of.flatMap(p -> pin(p, word));
       if (pin.isPresent() && speech.state(words).isPresent()) {
@@ -155,7 +203,7 @@ final class Spoken {
     for (String word : List.copyOf(words)) {
       List<String> all =
           board.parts().stream()
-              .filter(p -> isKind(p, word) || p.device().name().equalsIgnoreCase(word))
+              .filter(p -> PartsByKind.isKind(p, word) || p.device().name().equalsIgnoreCase(word))
               .map(Part::designator)
               .toList();
       if (all.size() == 1) {
@@ -164,56 +212,6 @@ final class Spoken {
         return;
       }
     }
-  }
-
-  /**
-   * A line that names no part with the designator of the only one it means by its kind: {@code the
-   * battery reads 2.1 V}. As it is where there are several, or none.
-   */
-  static String withPart(Board board, String plain) {
-    List<String> words = List.of(plain.split(" ", -1));
-    boolean names =
-        words.stream()
-            .anyMatch(
-                w ->
-                    w.matches("[A-Za-z].*\\..*")
-                        || board.parts().stream().anyMatch(p -> isNamed(p, w)));
-    if (names) {
-      return plain;
-    }
-    for (int i = 0; i < words.size(); i++) {
-      String word = words.get(i).toLowerCase(Locale.ROOT);
-      List<Part> all = board.parts().stream().filter(p -> isKind(p, word)).toList();
-      if (all.size() == 1) {
-        List<String> named = new ArrayList<>(words);
-        named.set(i, all.getFirst().designator());
-        if (i > 0 && words.get(i - 1).equalsIgnoreCase("the")) {
-          named.remove(i - 1);
-        }
-        return String.join(" ", named);
-      }
-    }
-    return plain;
-  }
-
-  private static boolean isNamed(Part part, String word) {
-    return part.designator().equalsIgnoreCase(word);
-  }
-
-  private static boolean isKind(Part part, String word) {
-    Device device = part.device();
-    return switch (word) {
-      case "fuse" -> device.name().equals("fuse");
-      case "crystal", "xtal", "oscillator", "osc" -> device.isCrystal();
-      case "regulator" -> device.isRegulator();
-      case "battery", "cell" -> device.isCell();
-      case "cpu", "processor" -> device.isProcessor();
-      case "edge" -> device.name().startsWith("edge-");
-      case "speaker", "buzzer" -> device.isSpeaker();
-      case "led" -> device.isLamp();
-      case "zener" -> device.isDiode() && part.called().toLowerCase(Locale.ROOT).contains("zener");
-      default -> false;
-    };
   }
 
   /** Takes a word that names something of the board. */
@@ -325,6 +323,19 @@ final class Spoken {
       }
     }
     return proposed;
+  }
+
+  /**
+   * A line of the board and what it shows in one more word, which could still go on: {@code A7
+   * dead}. Empty for anything else.
+   */
+  static Optional<Understanding> ofOneLine(
+      Board board, String line, Function<String, Understanding> usual) {
+    String[] words = line.strip().split("\\s+", -1);
+    return words.length == 2 && Speech.shipped().isOfAState(words[1].toLowerCase(Locale.ROOT))
+        ? understand(board, line.strip(), true, usual)
+            .filter(u -> u instanceof Understanding.Understood || u instanceof Understanding.Asked)
+        : Optional.empty();
   }
 
   /** All frames that fit, the fullest meaning first. */
@@ -471,11 +482,12 @@ final class Spoken {
       return;
     }
     String stays = came.equals("changed") ? "changes" : came;
-    if (any("swapped")) {
+    if (any("swapped") || (any("replaced") && !came.equals("changed"))) {
       add(
           frames,
           "swap " + all + " good " + came,
           "swapped",
+          "replaced",
           "same",
           "cured",
           "changed",
@@ -534,19 +546,47 @@ final class Spoken {
           "ground",
           "corroded");
     }
-    Optional<String> state = speech.state(words);
-    if (state.isEmpty() || !parts.isEmpty()) {
+    Optional<String> state = speech.state(words).or(this::missing);
+    readAtItsPart();
+    if (state.isEmpty() || !parts.isEmpty() || scattered) {
       return;
     }
     String shown = state.get();
     words.removeIf(OF_A_LINE::contains);
-    words.removeIf(w -> Speech.VOLTS.matcher(w).matches());
-    String[] meant = {"high", "low", "toggling", "floating", "still", "not", "bad", "speed"};
+    words.removeIf(Speech::isMeasured);
+    // With a figure “ok” is what the figure says anyway.
+    String figured = shown.endsWith("Hz") || shown.endsWith("V") ? "good" : "not";
+    String[] meant = {
+      "high", "low", "toggling", "floating", "still", "not", "bad", "speed", figured
+    };
     if (!pins.isEmpty() && nets.isEmpty()) {
       add(frames, String.join(" ", pins) + " " + shown, meant);
     } else if (pins.isEmpty()) {
       String names = nets.stream().map(Net::name).distinct().collect(Collectors.joining(" "));
       add(frames, names + " " + shown, meant);
+    }
+  }
+
+  /** A line that is said not to be there: {@code no CAS}. */
+  private Optional<String> missing() {
+    boolean onlyThat =
+        words.stream()
+            .allMatch(w -> speech.means(w, "not") || speech.isFiller(w) || OF_A_LINE.contains(w));
+    return onlyThat && any("not") ? Optional.of("0 Hz") : Optional.empty();
+  }
+
+  /** {@code no HS from U18}: one line, and a part that is on it. */
+  private void readAtItsPart() {
+    if (nets.size() == 1 && parts.size() == 1 && pins.isEmpty()) {
+      nets.getFirst().path().stream()
+          .filter(p -> p.part().equals(parts.getFirst()))
+          .findFirst()
+          .ifPresent(
+              pin -> {
+                pins.add(pin.toString());
+                nets.clear();
+                parts.clear();
+              });
     }
   }
 
@@ -575,13 +615,23 @@ final class Spoken {
       // A level that is not there is of a line, and says too little of it.
       return;
     }
-    String verdict = isBad() || any("marks") ? " bad" : " good";
+    if (words.contains("until") && (any("moved") || any("tapped") || any("flexed"))) {
+      // What is done to a part, and helps, is not what the part is for.
+      return;
+    }
+    boolean partly = any("partly");
+    if (partly && speech.means(words.getFirst(), "partly")) {
+      // What else does not is what it is about: only the left channel works.
+      return;
+    }
+    String verdict = partly || isBad() || any("marks") ? " bad" : " good";
     for (int length = Math.min(LONGEST_PURPOSE, words.size()); length > 0; length--) {
       for (int from = 0; from + length <= words.size(); from++) {
         List<String> window = words.subList(from, from + length);
         if (length == 1
             && (window.getFirst().matches("[0-9]+")
                 || isVerdict(window.getFirst())
+                || OF_A_LINE.contains(window.getFirst())
                 || isTopic(window.getFirst()))) {
           continue;
         }

@@ -30,6 +30,9 @@ import raconteur.core.finding.Finding;
 final class PathModel implements TestModel<PathModel.State> {
   private static final State CLEAR = new State(Set.of(), Run.FREE);
 
+  /** Among the parts that are reached: nobody knows the way, and this may be on it. */
+  private static final String PERHAPS = "?";
+
   private final Board board;
   private final NetPropagation nets;
   private final StartOrder startOrder;
@@ -43,6 +46,9 @@ final class PathModel implements TestModel<PathModel.State> {
   private final SimulatedAnswers simulated;
   private final boolean shown;
   private final boolean withoutHarness;
+
+  /** Whether no net says what reaches some of the parts. */
+  private final boolean unwired;
 
   /** Whether a bad verdict is what the board is complained of. */
   private final boolean complaint;
@@ -93,7 +99,34 @@ final class PathModel implements TestModel<PathModel.State> {
     this.withoutHarness = withoutHarness;
     this.verdicts = verdicts;
     this.made = made;
+    this.unwired = together && parts.stream().anyMatch(this::isUnwired);
   }
+
+  /** Whether nobody has written down where a part's signals go. */
+  private boolean isUnwired(String part) {
+    return board.part(part).stream()
+        .flatMap(p -> p.pins().stream())
+        .flatMap(pin -> board.netOf(pin).stream())
+        .allMatch(net -> board.isSupply(net.name()));
+  }
+
+  /** What drives plugs and switches on most boards, where no net says what drives these. */
+  private boolean mayServe(Fault fault) {
+    return fault.place().mendable() instanceof Place.OfPart(String name)
+        && board
+            .part(name)
+            .filter(p -> !p.device().isContact())
+            .filter(
+                p ->
+                    p.device().isUnknown()
+                        || (p.block().equals(FOR_USERS) && p.device().pins().size() > FEW_PINS))
+            .isPresent();
+  }
+
+  private static final String FOR_USERS = "io";
+
+  /** No chip has fewer legs. */
+  private static final int FEW_PINS = 7;
 
   static PathModel diagnostic(Predictor.Shared shared, Finding.DiagnosticResult found) {
     return new PathModel(
@@ -155,6 +188,9 @@ final class PathModel implements TestModel<PathModel.State> {
     }
     var visitor = new Visitor(reached);
     nets.consequences(fault).forEach(visitor::visit);
+    if (unwired && reached.isEmpty() && mayServe(fault)) {
+      reached.add(PERHAPS);
+    }
     Optional<FaultDictionary.Answer> known = shown ? simulated.of(fault) : Optional.empty();
     return new State(
         reached, known.map(PathModel::read).orElse(Run.of(stopped || visitor.stopped)));
@@ -252,6 +288,9 @@ final class PathModel implements TestModel<PathModel.State> {
             .map(Part::device)
             .filter(d -> d.isCustomPort() || d.isContact())
             .isPresent();
+    if (unwired && state.reached().equals(Set.of(PERHAPS))) {
+      return "perhaps";
+    }
     boolean reached = together ? !state.reached().isEmpty() : state.reached().contains(part);
     String condition = reached ? "bad" : "good" + complained;
     return port && withoutHarness ? condition + " without harness" : condition;

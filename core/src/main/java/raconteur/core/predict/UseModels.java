@@ -104,17 +104,22 @@ record UseModels(
   /** A program that says what it found runs; what it calls bad is, or what it sees it by. */
   TestModel<?> message(Finding.Message told) {
     MessageWords meant = MessageWords.of(board, told.text());
-    return said(told, meant.bad() ? "firmware error" : "firmware praise", meant.parts());
+    return meant.parts().isEmpty()
+        ? saidBySomething(told, "firmware signal", Set.of())
+        : said(told, meant.bad() ? "firmware error" : "firmware praise", meant.parts());
   }
 
   private TestModel<?> said(Finding told, String test, Set<String> accused) {
-    if (accused.isEmpty()) {
-      return new NoModel(told);
-    }
+    return accused.isEmpty() ? new NoModel(told) : saidBySomething(told, test, accused);
+  }
+
+  private TestModel<?> saidBySomething(Finding told, String test, Set<String> accused) {
     return new ConditionModel(
         readings,
         test,
-        List.of("elsewhere", "stopped", "named"),
+        accused.isEmpty()
+            ? List.of("elsewhere", "stopped")
+            : List.of("elsewhere", "stopped", "named"),
         fault ->
             meets(fault, accused)
                 ? "named"

@@ -13,6 +13,7 @@ import raconteur.core.ToldStories;
  */
 class SpokenTest {
   private static final BenchLine HERON = new BenchLine(ToldStories.board("heron-1"));
+  private static final BenchLine GADWALL = new BenchLine(ToldStories.board("gadwall-6"));
   private static final BenchLine WHIMBREL = new BenchLine(ToldStories.board("whimbrel-3"));
 
   private static String kept(BenchLine line, String said) {
@@ -80,6 +81,78 @@ class SpokenTest {
       })
   void whatABoardIsMadeForIsSaidInItsOwnWords(String said, String usual) {
     assertThat(kept(WHIMBREL, said).replace("IC20-IC23", "IC20 IC21 IC22 IC23")).isEqualTo(usual);
+  }
+
+  /** Parts by what they are, lines by what they are there for, a figure before its place. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "multiplexers replaced | mended U12 U13 U21 U22 U23 replaced",
+        "changed both 74LS138 | mended U14 U34 replaced",
+        "all 4116s replaced | mended U4 U5 U6 U7 U8 U9 U10 U11 replaced",
+        "both ROMs read fine | ✗ “ROMs” is U2, U3, U24: say which.",
+        "regulator gets too hot to touch | ✗ “regulator” is VR1, VR2, VR3: say which.",
+        "-5V regulator dead | found VR3 dead",
+        "7805 output 3.1V | +5V 3.1 V",
+        "5V from VR1 is 4.2 | +5V 4.2 V",
+        "Z80 M1 toggling | U1.27 toggling",
+        "no M1 | U1.27 0 Hz",
+        "no HS from the 6845 | U18.39 0 Hz",
+        "CE of U2 pulsing | U2.20 toggling",
+        "ROM0 never goes low | U14.15 high",
+        "U4 data out stuck low | U4.14 low",
+        "CAS stuck high at U4 to U6 | CAS high at U4-U6",
+        "4.7 V at U14 pin 15 | U14.15 4.7 V",
+        "CLK4 2 MHz instead of 4 | U1.6 2000000 Hz",
+        "U17 pin 5 toggling pin 6 stuck high | U17.5 toggling; U17.6 high",
+        "U16 pin 1 pulsing, pin 2 flat | U16.1 toggling; U16.2 0 Hz",
+        "CPU halts straight away | U1 stopped",
+        "heatgun on U18 brings fault | warm U18 changes",
+        "U9 hotter than the others | U9 hot",
+        "space bar dead | screen dead-keys",
+        "cursor blinks but no prompt | screen hangs",
+        "green screen at power on, no boot | screen blank",
+      })
+  void partsAndLinesAreSaidByWhatTheyAre(String said, String usual) {
+    assertThat(kept(HERON, said)).isEqualTo(usual);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "BERR asserted | U1.22 low",
+        "DTACK never comes | U1.10 high",
+        "AS sits high | U1.6 high",
+        "7M dead | U1.15 0 Hz",
+        "no 7 MHz at CPU pin 15 | U1.15 0 Hz",
+        "RESET goes high after half a second | U1.18 high",
+        // A lamp and a data line of one name: beside another line it is the line.
+        "D3 and D11 shorted together | cont U1.58 U1.2 joined",
+        "mouse moves only vertically | function mouse bad",
+        "IRQ line low | ✗ “IRQ” begins no line",
+        "3 RAMs bad | ✗ “RAMs” is U16, U17, U18, U19 and others: say which.",
+        "clock loses time | screen forgets",
+        "new CPU same thing | swap U1 good same",
+        "swapped U7 with known good, works | swap U7 good cured",
+        "caps lock flashes 3 times | says caps lock flashes 3 times",
+        "C41 leaking, brown goo around U26 | found C41 leaky; damage corrosion U26",
+      })
+  void whatOnceMeantSomethingElse(String said, String usual) {
+    assertThat(kept(GADWALL, said)).startsWith(usual);
+  }
+
+  /** What two lines show is not what both show; a question about one holds both back. */
+  @Test
+  void twoLinesThatShowTwoThingsAreAskedTogether() {
+    assertThat(GADWALL.understand("KCLK flat, KDAT high", BenchContext.FRESH))
+        .isInstanceOfSatisfying(
+            Understanding.Asked.class,
+            asked ->
+                assertThat(((Statement.Several) asked.statement()).parts())
+                    .extracting(Statement::line)
+                    .containsExactly("U7.39 0 Hz", "U7.40 high"));
   }
 
   /** One breath, several lines; each is kept as the usual one. */

@@ -27,6 +27,10 @@ class ManualTest {
   private static final Board BOARD =
       ((Loaded.Ok<Board>) BoardShelf.readNamed("quillon-kittiwake-b")).value();
 
+  /** One that has a cell. */
+  private static final Board HANDHELD =
+      ((Loaded.Ok<Board>) BoardShelf.readNamed("petrel-1")).value();
+
   @Test
   void everyPageIsShippedInOrderAndHasATitle() {
     assertThat(Manual.pages()).hasSize(6).allMatch(p -> p.text().startsWith("# "));
@@ -73,7 +77,7 @@ class ManualTest {
             .replace("U3.5 U9.5", "U15.8 U18.8")
             .replace("CE3", "CE1");
     Understanding understood =
-        new BenchLine(BOARD)
+        new BenchLine(here.startsWith("BT1 ") ? HANDHELD : BOARD)
             .understand(
                 here.equals("pull U13 92 ohm") ? here + " on 5V" : here,
                 new BenchContext(Set.of(), Map.of("5V", 310.0, "+5V", 310.0), "+5V"));

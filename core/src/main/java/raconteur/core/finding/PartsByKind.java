@@ -1,0 +1,201 @@
+package raconteur.core.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.device.Device;
+
+/**
+ * Parts said by what they are, put by their places: {@code the battery}, {@code the 7805}, {@code
+ * both 74LS138}, {@code all 4116s}, {@code the 12V regulator}. One word that is of several parts
+ * stands for all of them only where it says so.
+ *
+ * <p>Cost: every word against every part of the board.
+ */
+final class PartsByKind {
+  private static final Set<String> ALL = Set.of("all", "every", "both");
+  private static final Set<String> BETWEEN = Set.of("the", "of", "these", "my", "new", "old");
+  private static final Set<String> BEHIND = Set.of("chip", "chips", "ic", "ics");
+  private static final Map<String, Integer> COUNTS =
+      Map.of(
+          "both", 2, "two", 2, "three", 3, "four", 4, "five", 5, "six", 6, "seven", 7, "eight", 8,
+          "nine", 9, "sixteen", 16);
+
+  /** What small logic is called by its title. */
+  private static final Map<String, String> TITLES =
+      Map.of(
+          "multiplexer", "selector",
+          "mux", "selector",
+          "selector", "selector",
+          "decoder", "decoder",
+          "counter", "counter",
+          "latch", "latch",
+          "buffer", "buffer",
+          "transceiver", "transceiver",
+          "inverter", "inverter",
+          "comparator", "comparator");
+
+  private static final Pattern REGULATOR =
+      Pattern.compile("(?i)(?:the )?([-+]?[0-9]{1,2})V? (?:rail |voltage )*regulator\\b");
+
+  /** The shortest end of a type number that is said for it: LS74. */
+  private static final int SHORTEST_TYPE = 4;
+
+  private static final int MOST_NAMED = 4;
+
+  private PartsByKind() {}
+
+  /** The line with places in it; as it is where it names a place, or nothing by its kind. */
+  static String named(Board board, String plain) {
+    String line = byRail(board, plain);
+    List<String> words = List.of(line.split(" ", -1));
+    if (words.stream().anyMatch(w -> isPlace(board, w))) {
+      return line;
+    }
+    List<String> named = new ArrayList<>();
+    for (int i = 0; i < words.size(); i++) {
+      List<String> places = meant(board, words, i);
+      if (places.isEmpty()) {
+        named.add(words.get(i));
+      } else {
+        dropCount(named);
+        named.addAll(places);
+        if (i + 1 < words.size() && BEHIND.contains(words.get(i + 1).toLowerCase(Locale.ROOT))) {
+          i++;
+        }
+      }
+    }
+    return String.join(" ", named);
+  }
+
+  /** What has to be said instead of a word that is of several parts; empty where there is none. */
+  static Optional<String> which(Board board, String plain) {
+    for (String word : plain.split(" ", -1)) {
+      List<String> places = places(board, word.toLowerCase(Locale.ROOT));
+      if (places.size() > 1) {
+        return Optional.of(
+            "“"
+                + Words.clip(word)
+                + "” is "
+                + places.stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
+                + (places.size() > MOST_NAMED ? " and others" : "")
+                + ": say which.");
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The regulator of a rail, where one is known. */
+  private static String byRail(Board board, String plain) {
+    Matcher matcher = REGULATOR.matcher(plain);
+    if (!matcher.find()) {
+      return plain;
+    }
+    String volts = matcher.group(1).replaceFirst("^\\+", "");
+    return board.rails().stream()
+        .filter(r -> r.name().replaceFirst("^\\+", "").equalsIgnoreCase(volts + "V"))
+        .flatMap(r -> r.madeBy().stream())
+        .filter(p -> board.part(p).filter(x -> x.device().isRegulator()).isPresent())
+        .findFirst()
+        .map(place -> matcher.replaceFirst(Matcher.quoteReplacement(place)))
+        .orElse(plain);
+  }
+
+  private static boolean isPlace(Board board, String word) {
+    return word.matches("[A-Za-z].*\\..*")
+        || board.parts().stream().anyMatch(p -> p.designator().equalsIgnoreCase(word));
+  }
+
+  /** The places a word stands for in its line: one, or all of them where the line says so. */
+  private static List<String> meant(Board board, List<String> words, int at) {
+    String word = words.get(at).toLowerCase(Locale.ROOT);
+    List<String> places = places(board, word);
+    if (places.size() < 2) {
+      return places;
+    }
+    int before = at - 1;
+    while (before >= 0 && BETWEEN.contains(words.get(before).toLowerCase(Locale.ROOT))) {
+      before--;
+    }
+    String count = before < 0 ? "" : words.get(before).toLowerCase(Locale.ROOT);
+    Optional<Integer> said =
+        count.matches("[0-9]{1,2}")
+            ? Optional.of(Integer.parseInt(count))
+            : Optional.ofNullable(COUNTS.get(count));
+    if (said.isPresent()) {
+      return said.get() == places.size() ? places : List.of();
+    }
+    return ALL.contains(count) || isPlural(board, word) ? places : List.of();
+  }
+
+  /** Takes back the words that say how many, which the places say now. */
+  private static void dropCount(List<String> named) {
+    while (!named.isEmpty()) {
+      String last = named.getLast().toLowerCase(Locale.ROOT);
+      boolean counts = ALL.contains(last) || COUNTS.containsKey(last) || last.matches("[0-9]{1,2}");
+      if (!counts && !last.matches("the|of|these|my")) {
+        return;
+      }
+      named.removeLast();
+    }
+  }
+
+  private static boolean isPlural(Board board, String word) {
+    return word.endsWith("s") && board.parts().stream().noneMatch(p -> is(p, word));
+  }
+
+  private static List<String> places(Board board, String word) {
+    List<String> exact = placesOf(board, word);
+    return exact.isEmpty() && word.endsWith("s")
+        ? placesOf(board, word.replaceFirst("'?s$", ""))
+        : exact;
+  }
+
+  private static List<String> placesOf(Board board, String word) {
+    return board.parts().stream().filter(p -> is(p, word)).map(Part::designator).toList();
+  }
+
+  /** Whether a part is what a word says, in small letters. */
+  private static boolean is(Part part, String word) {
+    Device device = part.device();
+    String name = device.name().toLowerCase(Locale.ROOT);
+    boolean type =
+        name.equals(word)
+            || (word.length() >= SHORTEST_TYPE
+                && word.matches(".*[a-z].*[0-9]+|[0-9]+[a-z]+[0-9]+")
+                && name.endsWith(word));
+    return type || isKind(part, word) || (device.isSmallLogic() && isTitled(device, word));
+  }
+
+  private static boolean isTitled(Device device, String word) {
+    String title = TITLES.get(word);
+    return title != null && device.title().toLowerCase(Locale.ROOT).contains(title);
+  }
+
+  /** Whether a part is of a kind people call by one word. */
+  static boolean isKind(Part part, String word) {
+    Device device = part.device();
+    return switch (word) {
+      case "fuse" -> device.name().equals("fuse");
+      case "crystal", "xtal", "oscillator", "osc" -> device.isCrystal();
+      case "regulator" -> device.isRegulator();
+      case "battery", "cell" -> device.isCell();
+      case "cpu", "processor" -> device.isProcessor();
+      case "edge" -> device.name().startsWith("edge-");
+      case "speaker", "buzzer" -> device.isSpeaker();
+      case "led" -> device.isLamp();
+      case "zener" -> device.isDiode() && part.called().toLowerCase(Locale.ROOT).contains("zener");
+      case "ram", "sram", "dram" -> device.isRam();
+      case "rom", "eprom" -> device.isRom() || device.isEprom();
+      default -> false;
+    };
+  }
+}
