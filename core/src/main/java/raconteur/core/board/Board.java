@@ -13,7 +13,7 @@ import raconteur.core.device.PinKind;
 /**
  * One revision of one board, whole and checked: every pin in a net is a pin of a part that is
  * there. What its file leaves unsaid is as is usual: the blocks of parts nobody sorted, what makes
- * a rail, the symptoms of any board. Immutable; lookups are by hash.
+ * a rail and what hangs on it, the symptoms of any board. Immutable; lookups are by hash.
  */
 public final class Board {
   private final BoardContents contents;
@@ -57,8 +57,8 @@ public final class Board {
     blocks = contents.blocks();
     List<Part> sorted = UsualSeries.of(contents, UsualBlocks.of(contents));
     parts = index(sorted, Part::designator);
-    nets = index(contents.nets(), Net::name);
     rails = index(UsualRails.of(contents, sorted), Rail::name);
+    nets = index(UsualSupplies.of(contents, sorted, rails.values()), Net::name);
     rails.values().forEach(rail -> railByNet.putIfAbsent(rail.net(), rail));
     ground = contents.ground();
     noConnects = contents.noConnects();
@@ -154,6 +154,14 @@ public final class Board {
 
   public Optional<Net> netOf(PinRef pin) {
     return Optional.ofNullable(netByPin.get(pin));
+  }
+
+  /**
+   * The net somebody put a pin in; empty for a supply pin that hangs where such pins usually do.
+   * Cost: linear in the pins.
+   */
+  public Optional<Net> writtenNetOf(PinRef pin) {
+    return contents.nets().stream().filter(net -> net.path().contains(pin)).findFirst();
   }
 
   public Collection<Rail> rails() {

@@ -77,7 +77,7 @@ public final class UsualSymptoms {
   private static final List<String> FOR_USERS_TOO = List.of("keyboard", "sound", "expansion");
 
   /** What is listed for something else shows this so much less often. */
-  private static final double LISTED_ELSEWHERE = 0.25;
+  private static final double LISTED_ELSEWHERE = 0.1;
 
   private static SymptomCard withParts(SymptomCard card, Collection<Part> parts) {
     Serving serving = Holder.SHIPPED.serving().get(card.id());
@@ -92,7 +92,8 @@ public final class UsualSymptoms {
     double forUsers = card.chances().getOrDefault(FOR_USERS, 0.0);
     if (!serve.isEmpty()) {
       parts.stream()
-          .filter(part -> part.block().equals(FOR_USERS) && !part.purpose().isBlank())
+          .filter(part -> !part.purpose().isBlank())
+          .filter(part -> blockByWords(part).orElse(part.block()).equals(FOR_USERS))
           .forEach(part -> chances.put(part.designator(), forUsers * LISTED_ELSEWHERE));
     }
     serve.forEach(part -> chances.put(part.designator(), serving.chance()));

@@ -44,7 +44,7 @@ public final class Buzzing {
     Learnt learnt = new Learnt();
     likeness = new Likeness(pins, groups, learnt);
     drivers = new Drivers(pins, groups);
-    for (Net net : board.nets()) {
+    for (Net net : board.contents().nets()) {
       List<Integer> known = net.path().stream().flatMap(p -> pins.number(p).stream()).toList();
       for (int i = 1; i < known.size(); i++) {
         join(known.getFirst(), known.get(i));

@@ -139,7 +139,8 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
     }
     for (String level : List.of("high", "low", "floating")) {
       if (any(words, level)) {
-        boolean stands = words.stream().anyMatch(w -> means(w, "still") && !means(w, "held"));
+        boolean stands =
+            words.stream().anyMatch(w -> means(w, "still") && !means(w, "held") && !isFiller(w));
         return stands || any(words, "not") || any(words, "speed")
             ? Optional.empty()
             : Optional.of(level);

@@ -4,6 +4,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -135,23 +137,29 @@ public final class Clocks {
         .findFirst()
         .or(
             () ->
-                inputsOfProcessors(board, PinRole.RESET)
+                inputsOfProcessors(board, PinRole.RESET::fits)
                     .filter(pin -> board.netOf(pin).isEmpty())
                     .findFirst());
   }
 
   /** Where processors read their clock, by the names of their devices' pins. */
   public static List<PinRef> clockPins(Board board) {
-    return inputsOfProcessors(board, PinRole.CLOCK).toList();
+    return Stream.concat(
+            inputsOfProcessors(board, PinRole.CLOCK::fits),
+            // Some are clocked in two phases from outside, by these names.
+            inputsOfProcessors(board, TWO_PHASES::contains))
+        .toList();
   }
 
-  private static Stream<PinRef> inputsOfProcessors(Board board, PinRole role) {
+  private static final Set<String> TWO_PHASES = Set.of("E", "Q", "PHI1", "PHI2");
+
+  private static Stream<PinRef> inputsOfProcessors(Board board, Predicate<String> called) {
     return board.parts().stream()
         .filter(part -> part.fitted() && part.device().isProcessor())
         .flatMap(
             part ->
                 part.device().pins().stream()
-                    .filter(p -> role.fits(p.name()))
+                    .filter(p -> called.test(p.name()))
                     .map(p -> part.pin(p.number())))
         .filter(pin -> board.kind(pin).reads());
   }

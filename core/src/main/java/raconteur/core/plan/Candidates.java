@@ -39,12 +39,14 @@ final class Candidates {
 
   private final Board board;
   private final Map<String, Double> railOhms;
+  private final boolean railsLow;
   private final Set<Finding> tests = new LinkedHashSet<>();
   private final SortedMap<String, Boolean> diagnosed = new TreeMap<>();
 
   private Candidates(Board board, Map<String, Double> railOhms) {
     this.board = board;
     this.railOhms = railOhms;
+    this.railsLow = board.rails().stream().anyMatch(rail -> pulledDown(rail, railOhms));
   }
 
   /**
@@ -197,7 +199,10 @@ final class Candidates {
     }
     AcrossJudge across = new AcrossJudge(part);
     across.goodOhms().ifPresent(good -> tests.add(new Finding.PartOhms(name, good)));
-    across.cellVolts().ifPresent(sold -> tests.add(new Finding.PartVolts(name, sold)));
+    if (!railsLow) {
+      // A cell keeps memories alive; it loads no rail.
+      across.cellVolts().ifPresent(sold -> tests.add(new Finding.PartVolts(name, sold)));
+    }
     CapacitorJudge capacitor = new CapacitorJudge(part);
     if (part.device().isElectrolytic() && capacitor.canJudge()) {
       tests.add(capacitor.example(1));
@@ -243,13 +248,21 @@ final class Candidates {
 
   /** Clock and reset where the processor reads them: nothing behind runs without. */
   private void clockAndReset() {
-    Clocks.resetPin(board).ifPresent(pin -> tests.add(new Finding.ResetPulse(pin, 0.1)));
-    for (PinRef pin : Clocks.clockPins(board)) {
-      if (board.netOf(pin).isEmpty()) {
-        tests.add(new Finding.Probe(pin, Signal.TOGGLING));
-      } else {
-        probe(pin);
-      }
+    Clocks.resetPin(board)
+        .ifPresent(
+            pin -> {
+              tests.add(new Finding.ResetPulse(pin, 0.1));
+              probeAlone(pin);
+            });
+    Clocks.clockPins(board).forEach(this::probeAlone);
+  }
+
+  /** A pin that is worth a probe also where nobody typed its net. */
+  private void probeAlone(PinRef pin) {
+    if (board.netOf(pin).isEmpty()) {
+      tests.add(new Finding.Probe(pin, Signal.TOGGLING));
+    } else {
+      probe(pin);
     }
   }
 

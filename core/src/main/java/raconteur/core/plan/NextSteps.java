@@ -18,6 +18,7 @@ import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.device.Signal;
 import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
@@ -26,6 +27,7 @@ import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.TestKind;
+import raconteur.core.judge.Clocks;
 import raconteur.core.predict.Predictor;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling;
@@ -315,6 +317,7 @@ public final class NextSteps {
     }
     if (!mendNow && rail.isEmpty() && first.isEmpty()) {
       railsFirst(inOrder, telling);
+      clockAndResetFirst(inOrder, leader, telling);
     }
     Set<String> places = new HashSet<>();
     for (LookAhead.Scored s : inOrder) {
@@ -382,6 +385,71 @@ public final class NextSteps {
                 inOrder.addFirst(volts);
               });
     }
+  }
+
+  /** A card that a dead clock shows this often is one of no sign of life. */
+  private static final double NO_LIFE = 0.5;
+
+  /** What is suspected more than this is gone after, whatever comes first as a rule. */
+  private static final double STRONGLY = 0.4;
+
+  /**
+   * Where a board shows no sign of life, its rails are good and nothing was seen to move yet, the
+   * processor's clock comes next and then its reset, before anything is pressed or changed (common
+   * practice, no source). A dead test says both at once: a board that has one is left out.
+   */
+  private void clockAndResetFirst(List<LookAhead.Scored> inOrder, Suspect leader, Telling telling) {
+    List<Finding> found = now(telling).stream().map(Telling.DatedFinding::finding).toList();
+    boolean lifeless =
+        found.stream().anyMatch(f -> f instanceof Finding.Symptom(String card) && isLifeless(card));
+    boolean moves =
+        found.stream()
+            .anyMatch(
+                f ->
+                    (f instanceof Finding.Probe(PinRef _, Signal shown) && shown == Signal.TOGGLING)
+                        || f instanceof Finding.Processing
+                        || f instanceof Finding.Runs
+                        || f instanceof Finding.Message);
+    boolean railsRead = found.stream().anyMatch(f -> railRead(f).isPresent());
+    if (!lifeless
+        || moves
+        || !railsRead
+        || leader.probability() > STRONGLY
+        || !board.deadTest().flashes().isEmpty()) {
+      return;
+    }
+    Set<String> read =
+        found.stream()
+            .flatMap(f -> f.subject().pins().stream())
+            .map(this::line)
+            .collect(Collectors.toSet());
+    List<PinRef> clock = Clocks.clockPins(board);
+    List<PinRef> reset = Clocks.resetPin(board).stream().toList();
+    for (List<PinRef> pins : List.of(clock, reset)) {
+      Set<String> lines = pins.stream().map(this::line).collect(Collectors.toSet());
+      Optional<LookAhead.Scored> there =
+          Collections.disjoint(lines, read)
+              ? inOrder.stream()
+                  .filter(s -> s.finding().subject().pins().stream().anyMatch(pins::contains))
+                  .filter(s -> s.finding().kind().powered())
+                  .filter(s -> s.bitsPerMinute() > LookAhead.TRIFLE_BITS_A_MINUTE)
+                  .findFirst()
+              : Optional.empty();
+      if (there.isPresent()) {
+        inOrder.remove(there.get());
+        inOrder.addFirst(there.get());
+        return;
+      }
+    }
+  }
+
+  private boolean isLifeless(String card) {
+    return board.symptom(card).stream()
+        .anyMatch(c -> c.chances().getOrDefault("clock", 0.0) >= NO_LIFE);
+  }
+
+  private String line(PinRef pin) {
+    return board.netOf(pin).map(Net::name).orElse(pin.toString());
   }
 
   /** What tells most of the place that is suspected most. */
@@ -479,7 +547,7 @@ public final class NextSteps {
   }
 
   private boolean isOn(PinRef pin, Set<String> lines) {
-    return lines.contains(board.netOf(pin).map(Net::name).orElse(pin.toString()));
+    return lines.contains(line(pin));
   }
 
   private static final Set<String> FOUNDATIONS = Set.of("power", "clock", "reset");

@@ -91,6 +91,41 @@ class UsualBoardTest {
     assertThat(typed(PARTS, NETS).part(part).orElseThrow().block()).isEqualTo(block);
   }
 
+  /** Nobody types supply pins one by one: they load the only rail of the volts they want. */
+  @Test
+  void supplyPinsNobodyTypedHangOnTheirRail() {
+    List<String> lines =
+        NETS.stream().map(l -> l.replace("all VCC VR1.OUT", "VR1.OUT J2.1")).toList();
+    Board board = typed(PARTS, lines);
+    PinRef supply = PinRef.parse("U1.11");
+    assertThat(board.netOf(supply).map(Net::name)).contains("+5V");
+    assertThat(board.writtenNetOf(supply)).isEmpty();
+    assertThat(board.netOf(PinRef.parse("U3.28")).map(Net::name)).contains("+5V");
+    // What it is made from is not known of a regulator, nor what a plug is for.
+    assertThat(board.netOf(PinRef.parse("J2.2"))).isEmpty();
+    assertThat(BoardWriter.write(board.contents())).doesNotContain("U1.11");
+    DepthMeter.Reading reading = DepthMeter.of(board, _ -> 0.01);
+    assertThat(reading.netList())
+        .isLessThan(DepthMeter.of(typed(PARTS, NETS), _ -> 0.01).netList());
+  }
+
+  /** Two rails of the same volts: nobody knows which. */
+  @Test
+  void supplyPinsWithTwoRailsToChooseFromHangOnNone() {
+    List<String> lines =
+        new java.util.ArrayList<>(
+            NETS.stream().map(l -> l.replace("all VCC VR1.OUT", "VR1.OUT J2.1")).toList());
+    BoardContents one = typed(PARTS, lines).contents();
+    Rail five = one.rails().getFirst();
+    lines.add("+5VB: J2.2 J2.3");
+    BoardContents two =
+        typed(PARTS, lines)
+            .contents()
+            .withRails(List.of(five, new Rail("+5VB", "+5VB", 5, 0.05, 300, 0, List.of(), "")));
+    Board board = Boards.parse(BoardWriter.write(two));
+    assertThat(board.netOf(PinRef.parse("U1.11"))).isEmpty();
+  }
+
   @Test
   void whatTheFileSaysOfABlockStands() {
     List<Part> parts =

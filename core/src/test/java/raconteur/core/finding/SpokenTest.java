@@ -160,6 +160,7 @@ class SpokenTest {
   @CsvSource(
       delimiter = '|',
       value = {
+        "reflowed U21, U21.4 still low | mended U21 reflowed; U21.4 low",
         "resoldered U21, works now | mended U21 reflowed; screen works",
         "cleaned U4 and it boots now | mended U4 cleaned; screen works",
         "U21.4 low, U21.5 toggling | U21.4 low; U21.5 toggling",

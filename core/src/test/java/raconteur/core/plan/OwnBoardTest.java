@@ -29,6 +29,25 @@ class OwnBoardTest {
     assertThat(BENCH.leaders(lines, 5)).doesNotContain(place.strip());
   }
 
+  /** No sign of life and good rails: clock, then reset, before a chip is pressed or pulled. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "gadwall-6 | screen black; 5V 5.02; 12V 11.9 | Probe U1.15 (CLK",
+        "gadwall-6 | screen black; 5V 5.02; U1.15 7 MHz | Probe U1.18 (/RESET",
+        "gannet-1 | screen black; 5V 5.0 | Probe IC1.",
+        // A dead junction of the clock's own rail first.
+        "gadwall-6 | screen black | Measure +5V",
+        // Signs of life, or a short: something else comes first.
+        "gadwall-6 | screen garbage; 5V 5.02 | Press and tap",
+        "gadwall-6 | screen black; 5V gnd 1.2 ohm | Pull U6",
+      })
+  void deadBoardsAreBegunAtClockAndReset(String board, String lines, String first) {
+    assertThat(new Bench(ToldStories.board(board)).steps(lines).getFirst().title())
+        .containsIgnoringCase(first);
+  }
+
   /** Half a minute with the meter comes before an iron at the regulator. */
   @Test
   void whatMakesARailIsNotReplacedBeforeTheRailWasRead() {

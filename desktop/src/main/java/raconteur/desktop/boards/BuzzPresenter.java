@@ -259,10 +259,10 @@ final class BuzzPresenter {
   private Optional<String> keepNets(PinRef held, Collection<PinRef> joined) {
     Board now = boards.chosen().orElseThrow();
     List<String> lines = new ArrayList<>();
-    String first = now.netOf(held).map(Net::name).orElse("");
+    String first = now.writtenNetOf(held).map(Net::name).orElse("");
     List<PinRef> loose = new ArrayList<>();
     for (PinRef pin : joined) {
-      String other = now.netOf(pin).map(Net::name).orElse("");
+      String other = now.writtenNetOf(pin).map(Net::name).orElse("");
       if (!first.isEmpty() && !other.isEmpty() && !first.equals(other)) {
         lines.add(first + " = " + other);
       } else if (first.isEmpty() || other.isEmpty()) {
@@ -270,7 +270,8 @@ final class BuzzPresenter {
       }
     }
     if (!loose.isEmpty()) {
-      boolean named = !first.isEmpty() || loose.stream().anyMatch(p -> now.netOf(p).isPresent());
+      boolean named =
+          !first.isEmpty() || loose.stream().anyMatch(p -> now.writtenNetOf(p).isPresent());
       String pins = held + " " + String.join(" ", loose.stream().map(PinRef::toString).toList());
       String bySupply = buzzing.orElseThrow().line(held, loose);
       // A supply's name goes to the first net of it: whether this one is the same nobody measured.

@@ -47,7 +47,7 @@ class BuzzPresenterTest {
 
     assertThat(presenter.joined()).isEmpty();
 
-    Net net = board().netOf(touch.held()).orElseThrow();
+    Net net = board().writtenNetOf(touch.held()).orElseThrow();
     assertThat(net.path()).containsExactlyInAnyOrder(touch.held(), touch.other());
     assertThat(net.name()).isEqualTo("+5V");
     assertThat(presenter.act()).isNotEmpty().isNotEqualTo(java.util.Optional.of(touch));
@@ -99,7 +99,7 @@ class BuzzPresenterTest {
     boards.undo();
     presenter.look(board());
     assertThat(presenter.back()).isEmpty();
-    assertThat(board().netOf(touch.held())).isEmpty();
+    assertThat(board().writtenNetOf(touch.held())).isEmpty();
   }
 
   /** Two groups of one supply's pins that stayed silent against each other are two nets. */
@@ -110,13 +110,13 @@ class BuzzPresenterTest {
     Act.Touch silent = (Act.Touch) presenter.act().orElseThrow();
     presenter.open();
     Act.Touch other = (Act.Touch) presenter.act().orElseThrow();
-    assertThat(board().netOf(other.held())).isEmpty();
+    assertThat(board().writtenNetOf(other.held())).isEmpty();
     assertThat(other.held()).isEqualTo(silent.other());
     presenter.joined();
 
-    assertThat(board().netOf(other.held()).orElseThrow().path())
+    assertThat(board().writtenNetOf(other.held()).orElseThrow().path())
         .containsExactlyInAnyOrder(other.held(), other.other());
-    assertThat(board().netOf(one.held()).orElseThrow().path())
+    assertThat(board().writtenNetOf(one.held()).orElseThrow().path())
         .containsExactlyInAnyOrder(one.held(), one.other());
   }
 
@@ -129,7 +129,7 @@ class BuzzPresenterTest {
 
     assertThat(presenter.joined()).isEmpty();
 
-    assertThat(board().netOf(touch.held()).orElseThrow().path())
+    assertThat(board().writtenNetOf(touch.held()).orElseThrow().path())
         .contains(touch.other(), new PinRef("U1", "1"), new PinRef("U1", "3"));
   }
 
@@ -149,7 +149,7 @@ class BuzzPresenterTest {
 
     assertThat(presenter.beeped("1")).isEmpty();
 
-    assertThat(board().netOf(sweep.held()).orElseThrow().path())
+    assertThat(board().writtenNetOf(sweep.held()).orElseThrow().path())
         .contains(new PinRef(sweep.part(), "1"));
   }
 
