@@ -1,10 +1,12 @@
 package raconteur.casebook.exchange;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.board.Board;
@@ -238,7 +240,7 @@ final class BareBoardRecords {
                     + " is longer."));
       }
     }
-    for (Net net : board.nets()) {
+    for (Net net : board.contents().nets()) {
       for (int i = 0; i < net.path().size(); i++) {
         boolean inside = i > 0 && i < net.path().size() - 1;
         String record =
@@ -259,9 +261,11 @@ final class BareBoardRecords {
         out.append(record);
       }
     }
+    Set<PinRef> written = new HashSet<>();
+    board.contents().nets().forEach(net -> written.addAll(net.path()));
     for (Part part : board.parts()) {
       for (PinRef pin : part.pins()) {
-        if (board.netOf(pin).isEmpty()) {
+        if (!written.contains(pin)) {
           out.append(record(board, "N/C", pin, false, height));
         }
       }
@@ -271,7 +275,7 @@ final class BareBoardRecords {
 
   private static Map<String, String> names(Board board) {
     Map<String, String> names = new LinkedHashMap<>();
-    for (Net net : board.nets()) {
+    for (Net net : board.contents().nets()) {
       boolean plain =
           net.name().length() <= NET_WIDTH
               && net.name().matches("[!-~]+")

@@ -116,7 +116,7 @@ public final class BoardExport {
 
   private static String nets(Board board) {
     List<List<String>> rows = new java.util.ArrayList<>();
-    for (Net net : board.nets()) {
+    for (Net net : board.contents().nets()) {
       int order = 0;
       for (PinRef pin : net.path()) {
         order++;

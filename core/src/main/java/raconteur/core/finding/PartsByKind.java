@@ -49,6 +49,9 @@ final class PartsByKind {
   /** The shortest end of a type number that is said for it: LS74. */
   private static final int SHORTEST_TYPE = 4;
 
+  private static final Pattern END_OF_A_TYPE =
+      Pattern.compile(".*[a-z].*[0-9]+|[0-9]+[a-z]+[0-9]+");
+
   private static final int MOST_NAMED = 4;
 
   private PartsByKind() {}
@@ -149,7 +152,7 @@ final class PartsByKind {
   }
 
   private static boolean isPlural(Board board, String word) {
-    return word.endsWith("s") && board.parts().stream().noneMatch(p -> is(p, word));
+    return word.endsWith("s") && placesOf(board, word).isEmpty();
   }
 
   private static List<String> places(Board board, String word) {
@@ -160,19 +163,22 @@ final class PartsByKind {
   }
 
   private static List<String> placesOf(Board board, String word) {
-    return board.parts().stream().filter(p -> is(p, word)).map(Part::designator).toList();
+    boolean endOfAType = word.length() >= SHORTEST_TYPE && END_OF_A_TYPE.matcher(word).matches();
+    return board.parts().stream()
+        .filter(p -> is(p, word, endOfAType))
+        .map(Part::designator)
+        .toList();
   }
 
   /** Whether a part is what a word says, in small letters. */
-  private static boolean is(Part part, String word) {
+  private static boolean is(Part part, String word, boolean endOfAType) {
     Device device = part.device();
-    String name = device.name().toLowerCase(Locale.ROOT);
-    boolean type =
-        name.equals(word)
-            || (word.length() >= SHORTEST_TYPE
-                && word.matches(".*[a-z].*[0-9]+|[0-9]+[a-z]+[0-9]+")
-                && name.endsWith(word));
-    return type || isKind(part, word) || (device.isSmallLogic() && isTitled(device, word));
+    String name = device.name();
+    int shorter = name.length() - word.length();
+    return name.equalsIgnoreCase(word)
+        || (endOfAType && shorter > 0 && name.regionMatches(true, shorter, word, 0, word.length()))
+        || isKind(part, word)
+        || (device.isSmallLogic() && isTitled(device, word));
   }
 
   private static boolean isTitled(Device device, String word) {

@@ -1,12 +1,14 @@
 package raconteur.core.finding;
 
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.WeakHashMap;
 import raconteur.core.board.Board;
-import raconteur.core.board.Part;
 
 /**
  * Parts by what they are there for, in the words of whoever listed them: {@code left paddle} finds
@@ -54,10 +56,27 @@ final class Purposes {
    */
   static List<String> parts(Board board, String said) {
     List<String> words = words(said);
-    List<Part> all = board.parts().stream().filter(part -> serves(part, words)).toList();
-    List<Part> exact = all.stream().filter(p -> words(p.called()).containsAll(words)).toList();
+    List<Listed> all = listed(board).stream().filter(part -> serves(part.words(), words)).toList();
+    List<Listed> exact = all.stream().filter(p -> p.words().containsAll(words)).toList();
     boolean general = words.stream().anyMatch(ADDS_NOTHING::contains);
-    return (general && !exact.isEmpty() ? exact : all).stream().map(Part::designator).toList();
+    return (general && !exact.isEmpty() ? exact : all).stream().map(Listed::part).toList();
+  }
+
+  /** A part and the words it is listed with. */
+  private record Listed(String part, List<String> words) {}
+
+  /* At every key every few words of a line are looked up: a board's own are taken apart once. */
+  private static final Map<Board, List<Listed>> LISTED =
+      Collections.synchronizedMap(new WeakHashMap<>());
+
+  private static List<Listed> listed(Board board) {
+    return LISTED.computeIfAbsent(
+        board,
+        b ->
+            b.parts().stream()
+                .map(p -> new Listed(p.designator(), words(p.called())))
+                .filter(p -> !p.words().isEmpty())
+                .toList());
   }
 
   /**
@@ -83,8 +102,7 @@ final class Purposes {
     return !parts(board, word).isEmpty();
   }
 
-  private static boolean serves(Part part, List<String> said) {
-    List<String> own = words(part.called());
+  private static boolean serves(List<String> own, List<String> said) {
     return said.stream().anyMatch(word -> isOneOf(word, own))
         && said.stream().allMatch(word -> ADDS_NOTHING.contains(word) || isOneOf(word, own));
   }

@@ -37,9 +37,11 @@ final class Spoken {
   private static final int ENOUGH_LETTERS = 2;
   private static final Set<String> ASSERTED = Set.of("active", "asserted");
 
-  /** Of a line that a chip answers with or asks by; {@code active} may mean that it moves. */
-  private static final Set<String> ASSERTING =
-      Set.of("asserted", "comes", "arrives", "appears", "happens");
+  /** Of a line a chip answers with or asks by; {@code active} may mean that it moves. */
+  private static final String ASSERT = "asserted";
+
+  /** What is said of such a line that waits to be pulled low, where it is denied. */
+  private static final Set<String> COMES = Set.of("comes", "arrives", "appears", "happens");
 
   /** Says nothing of a line that is named. */
   private static final Set<String> OF_A_LINE =
@@ -133,11 +135,13 @@ final class Spoken {
 
   /** The level that asserted means for a line by its name: {@code BERR asserted}. */
   private void asserted() {
-    if (!words.removeIf(ASSERTING::contains)) {
-      return;
-    }
     String name = nets.getFirst().name();
     boolean activeLow = name.startsWith("/") || name.startsWith("~") || name.matches(".*[*#]");
+    boolean comes = any("not") && activeLow && words.stream().anyMatch(COMES::contains);
+    if (!words.contains(ASSERT) && !comes) {
+      return;
+    }
+    words.removeIf(w -> w.equals(ASSERT) || COMES.contains(w));
     boolean denied = words.removeIf(w -> speech.means(w, "not"));
     words.add(activeLow == denied ? "high" : "low");
   }

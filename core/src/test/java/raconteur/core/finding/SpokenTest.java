@@ -124,6 +124,8 @@ class SpokenTest {
       value = {
         "BERR asserted | U1.22 low",
         "DTACK never comes | U1.10 high",
+        "28M never comes | U31.8 0 Hz",
+        "DTACK comes and goes | ✗",
         "AS sits high | U1.6 high",
         "7M dead | U1.15 0 Hz",
         "no 7 MHz at CPU pin 15 | U1.15 0 Hz",

@@ -169,7 +169,7 @@ public final class ArriveView extends VBox {
   }
 
   private static String describe(Board board) {
-    long pins = board.nets().stream().mapToLong(n -> n.path().size()).sum();
+    long pins = board.contents().nets().stream().mapToLong(n -> n.path().size()).sum();
     String rails =
         board.rails().stream()
             .map(r -> r.name() + " (" + good(r) + ")")

@@ -108,7 +108,7 @@ final class TypedNetsPane extends VBox {
   }
 
   void show(Board board) {
-    int pins = board.nets().stream().mapToInt(n -> n.path().size()).sum();
+    int pins = board.contents().nets().stream().mapToInt(n -> n.path().size()).sum();
     known.setText(
         board.nets().size()
             + " nets join "

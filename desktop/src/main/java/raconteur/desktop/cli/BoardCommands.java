@@ -339,7 +339,7 @@ final class BoardCommands extends Printing {
         }
         json.writeEndArray();
         json.writeArrayFieldStart("nets");
-        for (Net net : board.nets()) {
+        for (Net net : board.contents().nets()) {
           json.writeStartObject();
           json.writeStringField("net", net.name());
           json.writeArrayFieldStart("pins");
