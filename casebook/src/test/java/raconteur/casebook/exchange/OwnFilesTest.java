@@ -109,7 +109,7 @@ class OwnFilesTest {
     NetLines.Read read = NetLines.read(text(name + ".nets"), parts);
     assertThat(read.problems()).isEmpty();
     Board board = ToldStories.board(name + "-1");
-    assertThat(pins(read.contents().nets())).isEqualTo(pins(List.copyOf(board.nets())));
+    assertThat(pins(read.contents().nets())).isEqualTo(pins(board.contents().nets()));
     assertThat(devices(read.contents().parts())).isEqualTo(devices(board.contents().parts()));
   }
 
