@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.device.Device;
@@ -26,8 +27,15 @@ public record MessageWords(Set<String> parts, boolean bad) {
     parts = Set.copyOf(parts);
   }
 
+  /** A light or a beep counts something, and says in no words what. */
+  private static final Pattern COUNTS =
+      Pattern.compile("(?i)\\b(?:flash|blink|beep)(?:es|s|ed|ing)?\\b");
+
   /** What a text says of a board; of {@code RAM OK ROM BAD} what it calls bad. */
   public static MessageWords of(Board board, String text) {
+    if (COUNTS.matcher(text).find()) {
+      return new MessageWords(Set.of(), true);
+    }
     List<String> words =
         List.of(
             text.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9/]+", " ").strip().split(" ", -1));

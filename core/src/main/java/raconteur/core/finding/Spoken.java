@@ -50,8 +50,8 @@ final class Spoken {
   /** What is put in, and nothing of what came of it. */
   private static final Pattern KNOWN_GOOD =
       Pattern.compile(
-          "(?i)\\b(?:(?:a|an|the|another|one|my) )*(?:known[- ]good|good known|tested)(?: one|"
-              + " part| chip| spare)?\\b|\\b(?:a|another) good (?:one|part|chip|spare)\\b");
+          "(?i)\\b(?:(?:a|an|the|another|one|my) )*(?:known[- ]good|good known)(?: one| part| chip|"
+              + " spare)?\\b|\\b(?:a|another) (?:good|tested) (?:one|part|chip|spare)\\b");
 
   private static final Pattern HERTZ = Pattern.compile("(?i)\\b([0-9.,]+) ([kM]?Hz)\\b");
   private static final int ENOUGH_LETTERS_OF_A_PIN = 3;

@@ -138,11 +138,21 @@ class SpokenTest {
         "clock loses time | screen forgets",
         "new CPU same thing | swap U1 good same",
         "swapped U7 with known good, works | swap U7 good cured",
+        // A lamp on the supply that blinks says nothing of a program.
+        "power LED blinks | ✗",
         "caps lock flashes 3 times | says caps lock flashes 3 times",
         "C41 leaking, brown goo around U26 | found C41 leaky; damage corrosion U26",
       })
   void whatOnceMeantSomethingElse(String said, String usual) {
     assertThat(kept(GADWALL, said)).startsWith(usual);
+  }
+
+  /** A light that counts clears nobody whose listing has a word of it. */
+  @Test
+  void aLightThatFlashesNamesNobody() {
+    assertThat(GADWALL.understand("keyboard light blinks twice", BenchContext.FRESH).sentence())
+        .contains("names nothing this board has")
+        .doesNotContain("clears");
   }
 
   /** What two lines show is not what both show; a question about one holds both back. */
