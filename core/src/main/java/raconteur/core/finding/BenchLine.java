@@ -53,6 +53,12 @@ public final class BenchLine {
       Pattern.compile(
           "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+(?:and|but|then|so)\\s+(?:then\\s+)?");
 
+  /** A word or two that are called well. */
+  private static final Pattern SAYS_WELL =
+      Pattern.compile(
+          "(?i)\\s*(?:the )?[a-z-]+(?: [a-z-]+)? (?:is |are |looks?"
+              + " )?(?:ok|okay|fine|good|there|works?)");
+
   /** Behind a level that was said, the next pin. */
   private static final Pattern NEXT_PIN =
       Pattern.compile(
@@ -172,13 +178,20 @@ public final class BenchLine {
     }
     List<Understanding.Understood> all = new ArrayList<>();
     Optional<String> question = Optional.empty();
+    boolean onlyShown = false;
     BenchContext now = context;
     for (int i = 0; i < pieces.size(); i++) {
       Understanding taken = understand(pieces.get(i), now);
       if (!isClear(taken) && i + 1 < pieces.size()) {
         // "swapped U5, no change" is one thing, in two pieces.
         Understanding both = understand(pieces.get(i) + " " + pieces.get(i + 1), now);
-        if (isClear(both) || !(taken instanceof Understanding.Asked)) {
+        boolean asked = taken instanceof Understanding.Asked;
+        if (!isClear(both) && !asked && SAYS_WELL.matcher(pieces.get(i)).matches()) {
+          // “sync ok but black picture”: of what is well nothing is known here; it goes unsaid.
+          onlyShown = true;
+          continue;
+        }
+        if (isClear(both) || !asked) {
           taken = both;
           i++;
         }
@@ -197,12 +210,30 @@ public final class BenchLine {
         now = now.showing(card);
       }
     }
-    List<Understanding.Understood> once = all.stream().distinct().toList();
+    List<Understanding.Understood> once = withoutPraise(all.stream().distinct().toList(), line);
+    if (onlyShown && !once.stream().allMatch(u -> u.statement() instanceof Finding.Shown)) {
+      return Optional.empty();
+    }
     if (question.isPresent()) {
       return asked(once, line, question.get());
     }
     return Optional.of(once.size() == 1 ? once.getFirst() : new Understanding.InTurn(once));
   }
+
+  /** “Picture ok but no sound” is no board that works. */
+  private static List<Understanding.Understood> withoutPraise(
+      List<Understanding.Understood> lines, String said) {
+    boolean symptomsOnly =
+        BUT.matcher(said).find()
+            && lines.stream().allMatch(l -> l.statement() instanceof Finding.Symptom);
+    List<Understanding.Understood> bad =
+        lines.stream().filter(l -> !l.statement().equals(WORKS)).toList();
+    return symptomsOnly && !bad.isEmpty() ? bad : lines;
+  }
+
+  private static final Pattern BUT = Pattern.compile("(?i)\\bbut\\b");
+
+  private static final Finding.Symptom WORKS = new Finding.Symptom("works");
 
   /** Readings of which one has to be confirmed: all of them wait for that. */
   private static Optional<Understanding> asked(

@@ -330,13 +330,19 @@ final class Spoken {
   }
 
   /**
-   * A line of the board and what it shows in one more word, which could still go on: {@code A7
-   * dead}. Empty for anything else.
+   * A line of the board and what is said of it in one more word, which could still go on: {@code A7
+   * dead}, {@code start ignored}. Empty for anything else.
    */
   static Optional<Understanding> ofOneLine(
       Board board, String line, Function<String, Understanding> usual) {
     String[] words = line.strip().split("\\s+", -1);
-    return words.length == 2 && Speech.shipped().isOfAState(words[1].toLowerCase(Locale.ROOT))
+    Speech speech = Speech.shipped();
+    String said = words[words.length - 1].toLowerCase(Locale.ROOT);
+    boolean aLine =
+        words.length == 2
+            && board.parts().stream().noneMatch(p -> p.designator().equalsIgnoreCase(words[0]))
+            && !words[0].contains(".");
+    return aLine && speech.isKnown(said) && !speech.isFiller(said)
         ? understand(board, line.strip(), true, usual)
             .filter(u -> u instanceof Understanding.Understood || u instanceof Understanding.Asked)
         : Optional.empty();
@@ -351,7 +357,9 @@ final class Spoken {
     if (!pins.isEmpty() || !nets.isEmpty()) {
       ofLines(frames);
     }
-    if (parts.isEmpty() && pins.isEmpty()) {
+    // Of two things said with a but between them, which is good and which is not no frame can say.
+    boolean both = words.contains("but") && any("good") && (any("bad") || any("not"));
+    if (parts.isEmpty() && pins.isEmpty() && !both) {
       purposes(frames);
       symptoms(frames);
     }
@@ -709,6 +717,9 @@ final class Spoken {
   }
 
   private void symptoms(List<Frame> frames) {
+    if (any("praised") && !any("bad") && !any("not")) {
+      return;
+    }
     for (Speech.Shown shown : speech.symptoms()) {
       boolean topic = words.stream().anyMatch(shown::isAbout);
       boolean needed = shown.needs().isEmpty() || shown.needs().stream().anyMatch(this::any);

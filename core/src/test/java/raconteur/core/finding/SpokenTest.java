@@ -67,6 +67,10 @@ class SpokenTest {
       delimiter = '|',
       value = {
         "sprites flicker | function sprites bad",
+        "sync ok but black picture | screen blank",
+        "background ok sprites gone | function sprites bad",
+        "coin up works but start ignored | function coin good; function J1.17 bad",
+        "start ignored | function J1.17 bad",
         "lines through sprites | function sprites bad",
         "player 1 up does not work | function J1.20 bad",
         "start does nothing | function J1.17 bad",
@@ -173,6 +177,7 @@ class SpokenTest {
       delimiter = '|',
       value = {
         "reflowed U21, U21.4 still low | mended U21 reflowed; U21.4 low",
+        "picture ok but no sound | screen no-sound",
         "resoldered U21, works now | mended U21 reflowed; screen works",
         "cleaned U4 and it boots now | mended U4 cleaned; screen works",
         "U21.4 low, U21.5 toggling | U21.4 low; U21.5 toggling",
