@@ -1,12 +1,10 @@
 package raconteur.casebook.exchange;
 
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.board.Board;
@@ -261,11 +259,9 @@ final class BareBoardRecords {
         out.append(record);
       }
     }
-    Set<PinRef> written = new HashSet<>();
-    board.contents().nets().forEach(net -> written.addAll(net.path()));
     for (Part part : board.parts()) {
       for (PinRef pin : part.pins()) {
-        if (!written.contains(pin)) {
+        if (board.writtenNetOf(pin).isEmpty()) {
           out.append(record(board, "N/C", pin, false, height));
         }
       }

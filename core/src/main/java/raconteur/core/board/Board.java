@@ -3,10 +3,12 @@ package raconteur.core.board;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
@@ -29,6 +31,7 @@ public final class Board {
   private final Map<String, SymptomCard> symptomsBeside;
   private final Map<String, UsualSuspect> usualSuspects;
   private final Map<PinRef, Net> netByPin = new HashMap<>();
+  private final Set<PinRef> written = new HashSet<>();
   private final Map<String, Rail> railByNet = new HashMap<>();
 
   /* Asked millions of times a diagnosis. */
@@ -73,6 +76,7 @@ public final class Board {
         index(UsualSymptoms.beside(symptoms.values(), blocks, contents.parts()), SymptomCard::id);
     usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
     nets.values().forEach(net -> net.path().forEach(pin -> netByPin.put(pin, net)));
+    contents.nets().forEach(net -> written.addAll(net.path()));
     for (Part part : parts.values()) {
       for (DevicePin pin : part.device().pins()) {
         pins.putIfAbsent(new PinRef(part.designator(), pin.number()), pin);
@@ -158,10 +162,9 @@ public final class Board {
 
   /**
    * The net somebody put a pin in; empty for a supply pin that hangs where such pins usually do.
-   * Cost: linear in the pins.
    */
   public Optional<Net> writtenNetOf(PinRef pin) {
-    return contents.nets().stream().filter(net -> net.path().contains(pin)).findFirst();
+    return written.contains(pin) ? netOf(pin) : Optional.empty();
   }
 
   public Collection<Rail> rails() {
@@ -225,10 +228,13 @@ public final class Board {
     return pin(pin).map(DevicePin::kind).orElse(PinKind.NONE);
   }
 
-  /** {@code U14.3 (1Y, net BA3)}: a pin the way it is said on screen. */
+  /**
+   * {@code U14.3 (1Y, net BA3)}: a pin the way it is said on screen, with its net where somebody
+   * wrote that down.
+   */
   public String describe(PinRef pin) {
     String name = pin(pin).map(DevicePin::name).orElse("?");
-    return netOf(pin)
+    return writtenNetOf(pin)
         .map(net -> pin + " (" + name + ", net " + net.name() + ")")
         .orElse(pin + " (" + name + ")");
   }

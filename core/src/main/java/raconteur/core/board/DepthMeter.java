@@ -131,8 +131,6 @@ public final class DepthMeter {
   }
 
   private double netList() {
-    Set<PinRef> typed = new HashSet<>();
-    board.contents().nets().forEach(net -> typed.addAll(net.path()));
     int pins = 0;
     int known = 0;
     for (Part part : board.parts()) {
@@ -144,7 +142,7 @@ public final class DepthMeter {
         }
         own++;
         PinRef ref = part.pin(pin.number());
-        missing += !typed.contains(ref) && !meant.contains(ref) ? 1 : 0;
+        missing += board.writtenNetOf(ref).isEmpty() && !meant.contains(ref) ? 1 : 0;
       }
       pins += own;
       known += own - missing;

@@ -177,7 +177,7 @@ public final class BenchLine {
       return Optional.empty();
     }
     List<Understanding.Understood> all = new ArrayList<>();
-    Optional<String> question = Optional.empty();
+    Optional<Understanding.Asked> question = Optional.empty();
     boolean onlyShown = false;
     BenchContext now = context;
     for (int i = 0; i < pieces.size(); i++) {
@@ -200,9 +200,9 @@ public final class BenchLine {
         all.add(understood);
       } else if (taken instanceof Understanding.InTurn(List<Understanding.Understood> more)) {
         all.addAll(more);
-      } else if (taken instanceof Understanding.Asked(Statement statement, String sentence)) {
-        all.add(new Understanding.Understood(statement, sentence));
-        question = question.or(() -> Optional.of(sentence));
+      } else if (taken instanceof Understanding.Asked one) {
+        all.add(new Understanding.Understood(one.statement(), one.sentence()));
+        question = question.or(() -> Optional.of(one));
       } else {
         return Optional.empty();
       }
@@ -237,18 +237,24 @@ public final class BenchLine {
 
   /** Readings of which one has to be confirmed: all of them wait for that. */
   private static Optional<Understanding> asked(
-      List<Understanding.Understood> all, String line, String question) {
+      List<Understanding.Understood> all, String line, Understanding.Asked first) {
     List<Statement> statements = all.stream().map(Understanding.Understood::statement).toList();
     if (!statements.stream().allMatch(Finding.class::isInstance)) {
       return Optional.empty();
     }
+    if (statements.size() == 1) {
+      return Optional.of(first);
+    }
+    String others =
+        statements.stream()
+            .filter(s -> !s.equals(first.statement()))
+            .map(Statement::line)
+            .collect(Collectors.joining("; "));
     String plain = String.join(" ", line.strip().split("\\s+"));
     return Optional.of(
         new Understanding.Asked(
-            statements.size() == 1
-                ? statements.getFirst()
-                : new Statement.Several(statements, plain),
-            question));
+            new Statement.Several(statements, plain),
+            first.sentence() + " With it goes " + others + "."));
   }
 
   /**

@@ -165,10 +165,15 @@ class SpokenTest {
     assertThat(GADWALL.understand("KCLK flat, KDAT high", BenchContext.FRESH))
         .isInstanceOfSatisfying(
             Understanding.Asked.class,
-            asked ->
-                assertThat(((Statement.Several) asked.statement()).parts())
-                    .extracting(Statement::line)
-                    .containsExactly("U7.39 0 Hz", "U7.40 high"));
+            asked -> {
+              assertThat(((Statement.Several) asked.statement()).parts())
+                  .extracting(Statement::line)
+                  .containsExactly("U7.39 0 Hz", "U7.40 high");
+              // What Enter would keep is said of both.
+              assertThat(asked.sentence())
+                  .contains("Enter keeps KCLK 0 Hz at U7")
+                  .endsWith("With it goes U7.40 high.");
+            });
   }
 
   /** One breath, several lines; each is kept as the usual one. */
