@@ -3,12 +3,10 @@ package raconteur.core.board;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
@@ -31,7 +29,7 @@ public final class Board {
   private final Map<String, SymptomCard> symptomsBeside;
   private final Map<String, UsualSuspect> usualSuspects;
   private final Map<PinRef, Net> netByPin = new HashMap<>();
-  private final Set<PinRef> written = new HashSet<>();
+  private final Map<PinRef, Net> writtenByPin = new HashMap<>();
   private final Map<String, Rail> railByNet = new HashMap<>();
 
   /* Asked millions of times a diagnosis. */
@@ -76,7 +74,7 @@ public final class Board {
         index(UsualSymptoms.beside(symptoms.values(), blocks, contents.parts()), SymptomCard::id);
     usualSuspects = index(contents.usualSuspects(), UsualSuspect::part);
     nets.values().forEach(net -> net.path().forEach(pin -> netByPin.put(pin, net)));
-    contents.nets().forEach(net -> written.addAll(net.path()));
+    contents.nets().forEach(net -> net.path().forEach(pin -> writtenByPin.put(pin, net)));
     for (Part part : parts.values()) {
       for (DevicePin pin : part.device().pins()) {
         pins.putIfAbsent(new PinRef(part.designator(), pin.number()), pin);
@@ -161,10 +159,11 @@ public final class Board {
   }
 
   /**
-   * The net somebody put a pin in; empty for a supply pin that hangs where such pins usually do.
+   * The net somebody put a pin in, with no pins but those written down; empty for a supply pin that
+   * hangs where such pins usually do.
    */
   public Optional<Net> writtenNetOf(PinRef pin) {
-    return written.contains(pin) ? netOf(pin) : Optional.empty();
+    return Optional.ofNullable(writtenByPin.get(pin));
   }
 
   public Collection<Rail> rails() {

@@ -100,6 +100,8 @@ class UsualBoardTest {
     PinRef supply = PinRef.parse("U1.11");
     assertThat(board.netOf(supply).map(Net::name)).contains("+5V");
     assertThat(board.writtenNetOf(supply)).isEmpty();
+    assertThat(board.writtenNetOf(PinRef.parse("VR1.3")).orElseThrow().path())
+        .doesNotContain(supply);
     assertThat(board.describe(supply)).isEqualTo("U1.11 (VCC)");
     assertThat(board.netOf(PinRef.parse("U3.28")).map(Net::name)).contains("+5V");
     // What it is made from is not known of a regulator, nor what a plug is for.
