@@ -6,6 +6,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -36,6 +40,19 @@ class BroughtWindowTest extends InWindow {
           return 0;
         });
     WaitForAsyncUtils.waitForFxEvents();
+    // A key goes to the button that is offered first only once that has the focus.
+    try {
+      WaitForAsyncUtils.waitFor(
+          30,
+          TimeUnit.SECONDS,
+          () -> DemoWindow.fx(() -> focused().filter(Button.class::isInstance).isPresent()));
+    } catch (TimeoutException e) {
+      throw new AssertionError("nothing is offered", e);
+    }
+  }
+
+  private Optional<Node> focused() {
+    return Optional.ofNullable(window().frame().getScene().getFocusOwner());
   }
 
   private static List<String> offered(FxRobot robot) {
@@ -135,8 +152,8 @@ class BroughtWindowTest extends InWindow {
   @Test
   void anArchiveIsTakenOnlyIntoAnEmptyCasebook() {
     Path archive = EXAMPLES.resolve("casebook.zip");
-    assertThat(Offer.of(archive, java.util.Optional.empty(), false, false).deeds()).isEmpty();
-    assertThat(Offer.of(archive, java.util.Optional.empty(), false, true).deeds())
+    assertThat(Offer.of(archive, Optional.empty(), false, false).deeds()).isEmpty();
+    assertThat(Offer.of(archive, Optional.empty(), false, true).deeds())
         .containsExactly(Offer.Deed.TAKE_ARCHIVE);
     assertThat(Archive.refusal(archive)).isEmpty();
   }

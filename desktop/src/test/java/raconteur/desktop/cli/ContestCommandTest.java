@@ -60,7 +60,7 @@ class ContestCommandTest {
     String[] contest = {
       "contest",
       "--board",
-      "lanternfish-l1",
+      "marram-310",
       "--cases",
       "2",
       "--seed",
