@@ -7,7 +7,9 @@ public enum PinRole {
   RESET("[/~_]?(RES|RESET|RST)(IN)?[/_NB]*"),
   CLOCK("CLK|CLKIN|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL"),
   /** Of a memory or a peripheral: what it is spoken to by. */
-  SELECT("[/~_]?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?[/_]*");
+  SELECT("[/~_]?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?[/_]*"),
+  /** What lets a gate, a decoder or a buffer put anything out. */
+  ENABLE("[/~_]?[0-9]?(EN|CE|E|OE|G|GN)[0-9]?[AB]?[/_]*");
 
   private final Pattern names;
 

@@ -1,7 +1,5 @@
 package raconteur.core.finding;
 
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -22,6 +20,9 @@ public final class BenchLine {
   public static final int LONGEST = 400;
 
   private static final int MOST_OFFERS = 60;
+
+  /** What is said in so many words is no slip of the keys. */
+  private static final int FEWEST_WORDS = 4;
 
   /** Every kind of line; a new one is one more phrase here. */
   private static final List<Phrase> PHRASES =
@@ -48,31 +49,8 @@ public final class BenchLine {
 
   private static final int MOST_NAMED = 4;
 
-  /** Where one thing that is said in a breath ends and the next begins. */
-  private static final Pattern BREATH =
-      Pattern.compile(
-          "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+(?:and|but|then|so)\\s+(?:then\\s+)?");
-
-  /** A word or two that are called well. */
-  private static final Pattern SAYS_WELL =
-      Pattern.compile(
-          "(?i)\\s*(?:the )?[a-z-]+(?: [a-z-]+)? (?:is |are |looks?"
-              + " )?(?:ok|okay|fine|good|there|works?)");
-
-  /** Behind a level that was said, the next pin. */
-  private static final Pattern NEXT_PIN =
-      Pattern.compile(
-          "(?i)(?<=\\b(?:toggling|pulsing|high|low|flat|dead|floating|static|still|moving))\\s+"
-              + "(?=[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:\\.| (?:pin|leg) ?#?)[0-9])");
-
   /** What is seen, in whatever words. */
   private static final Pattern SHOWN = Pattern.compile("(?i)^(?:screen|picture) ");
-
-  /** Says nothing of its own. */
-  private static final Pattern OTHERWISE =
-      Pattern.compile(
-          "(?i)(?:otherwise|else|apart from that|the rest|rest|everything else)(?: is| are| all)*"
-              + " (?:ok|okay|fine|good|works|normal|alright)");
 
   private static final Pattern SAME =
       Pattern.compile(
@@ -97,15 +75,43 @@ public final class BenchLine {
               + line.length()
               + "; it is kept here until you shorten it.");
     }
+    Understanding heard = heard(line, context);
+    if (heard instanceof Understanding.Proposed offer) {
+      return Proposal.noted(offer, line);
+    }
+    return heard.equals(unknownBeginning(new Words(board, line))) && isASentence(line)
+        ? Proposal.ofANote(line)
+        : heard;
+  }
+
+  private boolean isASentence(String line) {
+    List<String> words = List.of(line.strip().split("\\s+", -1));
+    return words.size() >= FEWEST_WORDS
+        && words.stream().filter(w -> w.matches("[A-Za-z',.]{2,}")).count() >= FEWEST_WORDS;
+  }
+
+  private Understanding heard(String line, BenchContext context) {
     Understanding asSaid = asSaid(line, context);
     return switch (asSaid) {
-      case Understanding.Understood _, Understanding.Asked _, Understanding.InTurn _ -> asSaid;
+      case Understanding.Understood _,
+          Understanding.Asked _,
+          Understanding.InTurn _,
+          Understanding.Proposed _ ->
+          asSaid;
       case Understanding.Unfinished _ ->
           reworded(line, context, true)
               .or(() -> Spoken.ofOneLine(board, line, u -> asSaid(u, context)))
               .orElse(asSaid);
-      case Understanding.Refused _ -> inOtherWords(line, context).orElse(asSaid);
+      case Understanding.Refused _ ->
+          inOtherWords(line, context).orElseGet(() -> inPlainSpelling(line, context, asSaid));
     };
+  }
+
+  /** What stands against a line once it is put right in its spelling. */
+  private Understanding inPlainSpelling(
+      String line, BenchContext context, Understanding asItStands) {
+    String plain = Rewordings.shipped().plain(line);
+    return plain.equals(line.strip()) ? asItStands : asSaid(plain, context);
   }
 
   /** The line by a rewording, or else by what its words mean. */
@@ -117,16 +123,31 @@ public final class BenchLine {
     if (reworded.filter(u -> !(u instanceof Understanding.Refused)).isPresent()) {
       return reworded;
     }
-    Optional<Understanding> inTurn = inTurn(line, context);
-    if (inTurn.isPresent()) {
+    Breath breath = new Breath(board, this::heard, line);
+    Optional<Understanding> inTurn = breath.taken(context);
+    if (inTurn.filter(u -> !(u instanceof Understanding.Proposed)).isPresent()) {
       return inTurn;
     }
+    return atOnce(line, context, reworded)
+        .filter(u -> inTurn.isEmpty() || isTaken(u))
+        .or(() -> inTurn);
+  }
+
+  private static boolean isTaken(Understanding heard) {
+    return !(heard instanceof Understanding.Refused || heard instanceof Understanding.Proposed);
+  }
+
+  /** The line as one thing that is said, by what its words mean. */
+  private Optional<Understanding> atOnce(
+      String line, BenchContext context, Optional<Understanding> reworded) {
     String plain = Rewordings.shipped().plain(line);
     String named = PartsByKind.named(board, plain);
     if (!named.equals(plain)) {
       Understanding byPart = asSaid(named, context);
       if (byPart instanceof Understanding.Refused) {
         byPart = reworded(named, context, false).orElse(byPart);
+      } else if (byPart instanceof Understanding.Unfinished) {
+        byPart = reworded(named, context, true).orElse(byPart);
       }
       if (!(byPart instanceof Understanding.Refused)) {
         return Optional.of(byPart);
@@ -142,6 +163,7 @@ public final class BenchLine {
     }
     boolean strange = phrase(new Words(board, line)).isEmpty();
     return spoken
+        .or(() -> PinTask.which(board, plain).map(Understanding.Refused::new))
         .or(
             () ->
                 strange
@@ -158,103 +180,7 @@ public final class BenchLine {
     boolean usual =
         phrase.filter(p -> p instanceof VerbPhrase).isPresent() && !SHOWN.matcher(plain).find();
     return Spoken.understand(board, plain, usual, u -> asSaid(u, context))
-        .filter(u -> !(u instanceof Understanding.Refused) || !usual);
-  }
-
-  private static boolean isClear(Understanding taken) {
-    return taken instanceof Understanding.Understood || taken instanceof Understanding.InTurn;
-  }
-
-  /** What is said in one breath, where each piece of it by itself is a line. */
-  private Optional<Understanding> inTurn(String line, BenchContext context) {
-    String whole = Rewordings.ofTheSamePart(line.strip());
-    List<String> pieces =
-        Arrays.stream(BREATH.split(whole))
-            .flatMap(p -> Arrays.stream(NEXT_PIN.split(p)))
-            .filter(p -> !p.isBlank() && !OTHERWISE.matcher(p.strip()).matches())
-            .toList();
-    if (pieces.isEmpty() || pieces.getFirst().equals(line.strip())) {
-      return Optional.empty();
-    }
-    List<Understanding.Understood> all = new ArrayList<>();
-    Optional<Understanding.Asked> question = Optional.empty();
-    boolean onlyShown = false;
-    BenchContext now = context;
-    for (int i = 0; i < pieces.size(); i++) {
-      Understanding taken = understand(pieces.get(i), now);
-      if (!isClear(taken) && i + 1 < pieces.size()) {
-        // "swapped U5, no change" is one thing, in two pieces.
-        Understanding both = understand(pieces.get(i) + " " + pieces.get(i + 1), now);
-        boolean asked = taken instanceof Understanding.Asked;
-        if (!isClear(both) && !asked && SAYS_WELL.matcher(pieces.get(i)).matches()) {
-          // “sync ok but black picture”: of what is well nothing is known here; it goes unsaid.
-          onlyShown = true;
-          continue;
-        }
-        if (isClear(both) || !asked) {
-          taken = both;
-          i++;
-        }
-      }
-      if (taken instanceof Understanding.Understood understood) {
-        all.add(understood);
-      } else if (taken instanceof Understanding.InTurn(List<Understanding.Understood> more)) {
-        all.addAll(more);
-      } else if (taken instanceof Understanding.Asked one) {
-        all.add(new Understanding.Understood(one.statement(), one.sentence()));
-        question = question.or(() -> Optional.of(one));
-      } else {
-        return Optional.empty();
-      }
-      if (all.getLast().statement() instanceof Finding.Symptom(String card)) {
-        now = now.showing(card);
-      }
-    }
-    List<Understanding.Understood> once = withoutPraise(all.stream().distinct().toList(), line);
-    if (onlyShown && !once.stream().allMatch(u -> u.statement() instanceof Finding.Shown)) {
-      return Optional.empty();
-    }
-    if (question.isPresent()) {
-      return asked(once, line, question.get());
-    }
-    return Optional.of(once.size() == 1 ? once.getFirst() : new Understanding.InTurn(once));
-  }
-
-  /** “Picture ok but no sound” is no board that works. */
-  private static List<Understanding.Understood> withoutPraise(
-      List<Understanding.Understood> lines, String said) {
-    boolean symptomsOnly =
-        BUT.matcher(said).find()
-            && lines.stream().allMatch(l -> l.statement() instanceof Finding.Symptom);
-    List<Understanding.Understood> bad =
-        lines.stream().filter(l -> !l.statement().equals(WORKS)).toList();
-    return symptomsOnly && !bad.isEmpty() ? bad : lines;
-  }
-
-  private static final Pattern BUT = Pattern.compile("(?i)\\bbut\\b");
-
-  private static final Finding.Symptom WORKS = new Finding.Symptom("works");
-
-  /** Readings of which one has to be confirmed: all of them wait for that. */
-  private static Optional<Understanding> asked(
-      List<Understanding.Understood> all, String line, Understanding.Asked first) {
-    List<Statement> statements = all.stream().map(Understanding.Understood::statement).toList();
-    if (!statements.stream().allMatch(Finding.class::isInstance)) {
-      return Optional.empty();
-    }
-    if (statements.size() == 1) {
-      return Optional.of(first);
-    }
-    String others =
-        statements.stream()
-            .filter(s -> !s.equals(first.statement()))
-            .map(Statement::line)
-            .collect(Collectors.joining("; "));
-    String plain = String.join(" ", line.strip().split("\\s+"));
-    return Optional.of(
-        new Understanding.Asked(
-            new Statement.Several(statements, plain),
-            first.sentence() + " With it goes " + others + "."));
+        .filter(u -> isTaken(u) || !usual);
   }
 
   /**
@@ -277,8 +203,8 @@ public final class BenchLine {
           way.line(plain, board).filter(l -> !begun || !l.startsWith(ScreenPhrase.VERB + " "));
       Optional<String> ask = way.ask(plain, board);
       if (usual.isPresent()) {
-        Understanding taken = asSaid(usual.get(), context);
-        if (taken instanceof Understanding.Understood || taken instanceof Understanding.Asked) {
+        Understanding taken = eachAsSaid(usual.get(), context);
+        if (isTaken(taken) && !(taken instanceof Understanding.Unfinished)) {
           return Optional.of(taken);
         }
         // What the usual line lacks says more than that nothing begins with these words.
@@ -290,6 +216,20 @@ public final class BenchLine {
       }
     }
     return instead;
+  }
+
+  /** What a rewording comes to: one line, or several that are all clear. */
+  private Understanding eachAsSaid(String usual, BenchContext context) {
+    List<String> lines = List.of(usual.split(Rewordings.AND, -1));
+    List<Understanding> all = lines.stream().map(l -> asSaid(l, context)).toList();
+    List<Understanding.Understood> clear =
+        all.stream()
+            .filter(Understanding.Understood.class::isInstance)
+            .map(Understanding.Understood.class::cast)
+            .toList();
+    return lines.size() > 1 && clear.size() == lines.size()
+        ? new Understanding.InTurn(clear)
+        : all.getFirst();
   }
 
   private static Understanding aPurpose(Purposes.Near near) {

@@ -87,6 +87,10 @@ public record MessageWords(Set<String> parts, boolean bad) {
     if (!named.isEmpty()) {
       return named;
     }
+    Set<String> ofABit = DataBits.of(board, words);
+    if (!ofABit.isEmpty()) {
+      return ofABit;
+    }
     Set<String> listed = new TreeSet<>();
     for (int i = 0; i + 1 < words.size(); i++) {
       listed.addAll(Purposes.parts(board, words.get(i) + " " + words.get(i + 1)));

@@ -52,6 +52,9 @@ final class PartsByKind {
   private static final Pattern END_OF_A_TYPE =
       Pattern.compile(".*[a-z].*[0-9]+|[0-9]+[a-z]+[0-9]+");
 
+  /** What is left of a 74LS138 where it is called the 138. */
+  private static final Pattern BARE_NUMBER = Pattern.compile("[0-9]{2,3}s?");
+
   private static final int MOST_NAMED = 4;
 
   private PartsByKind() {}
@@ -120,7 +123,9 @@ final class PartsByKind {
   /** The places a word stands for in its line: one, or all of them where the line says so. */
   private static List<String> meant(Board board, List<String> words, int at) {
     String word = words.get(at).toLowerCase(Locale.ROOT);
-    List<String> places = places(board, word);
+    boolean called = at == 0 || words.get(at - 1).matches("(?i)the|both|all|a");
+    List<String> places =
+        called && BARE_NUMBER.matcher(word).matches() ? gates(board, word) : places(board, word);
     if (places.size() < 2) {
       return places;
     }
@@ -137,6 +142,15 @@ final class PartsByKind {
       return said.get() == places.size() ? places : List.of();
     }
     return ALL.contains(count) || isPlural(board, word) ? places : List.of();
+  }
+
+  /** Small logic by the end of its number, as people say it: {@code the 138}. */
+  private static List<String> gates(Board board, String number) {
+    Pattern type = Pattern.compile("[57]4[A-Z]*" + number.replaceFirst("s$", ""));
+    return board.parts().stream()
+        .filter(p -> type.matcher(p.device().name()).matches())
+        .map(Part::designator)
+        .toList();
   }
 
   /** Takes back the words that say how many, which the places say now. */
@@ -175,7 +189,10 @@ final class PartsByKind {
     Device device = part.device();
     String name = device.name();
     int shorter = name.length() - word.length();
+    boolean shortOfLetters =
+        word.matches("[0-9]{4}|z[0-9]{2}") && name.matches("(?i)" + word + "[a-z]");
     return name.equalsIgnoreCase(word)
+        || shortOfLetters
         || (endOfAType && shorter > 0 && name.regionMatches(true, shorter, word, 0, word.length()))
         || isKind(part, word)
         || (device.isSmallLogic() && isTitled(device, word));
@@ -198,6 +215,7 @@ final class PartsByKind {
       case "edge" -> device.name().startsWith("edge-");
       case "speaker", "buzzer" -> device.isSpeaker();
       case "led" -> device.isLamp();
+      case "amp", "amplifier" -> device.title().toLowerCase(Locale.ROOT).contains("amplifier");
       case "zener" -> device.isDiode() && part.called().toLowerCase(Locale.ROOT).contains("zener");
       case "ram", "sram", "dram" -> device.isRam();
       case "rom", "eprom" -> device.isRom() || device.isEprom();

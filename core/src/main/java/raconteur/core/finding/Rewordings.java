@@ -58,6 +58,12 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
 
   private static final String PROCESSOR = "{processor}";
 
+  /** The processor's pins of a bus, by their names. */
+  private static final Map<String, Pattern> BUSES =
+      Map.of(
+          "{data}", Pattern.compile("(?i)A?D[0-9]{1,2}"),
+          "{address}", Pattern.compile("(?i)AD?[0-9]{1,2}"));
+
   /** {@code U5 pins 1, 2 and 7}. */
   private static final Pattern PINS =
       Pattern.compile(
@@ -71,6 +77,9 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   private static final List<String> CARRIED =
       List.of("part", "pin", "pin2", "purpose", "rail", "state", "rest");
 
+  /** Between the lines of a rewording that comes to several. */
+  static final String AND = " ; ";
+
   /** Other letters for the same: {@code U1 pin 26} for {@code U1.26}. */
   public record Spelling(Pattern said, String line) {}
 
@@ -78,7 +87,8 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
    * One other way.
    *
    * @param said the whole line, capitals aside
-   * @param line what it is taken for; empty where it is only asked back
+   * @param line what it is taken for, several parted by {@value #AND}; empty where it is only asked
+   *     back
    * @param ask why it is not taken, and what would be; empty where it is taken
    * @param example of what is said
    */
@@ -117,6 +127,15 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         String place = "{" + name + "}";
         if (filled.contains(place)) {
           filled = filled.replace(place, Optional.ofNullable(matcher.group(name)).orElse(""));
+        }
+      }
+      for (Map.Entry<String, Pattern> bus : BUSES.entrySet()) {
+        if (filled.contains(bus.getKey())) {
+          String all = bus(board, bus.getValue());
+          if (all.isEmpty()) {
+            return Optional.empty();
+          }
+          filled = filled.replace(bus.getKey(), all);
         }
       }
       if (filled.contains(PROCESSOR)) {
@@ -242,6 +261,8 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
     for (Spelling spelling : spellings) {
       plain = spelling.said().matcher(plain).replaceAll(spelling.line());
     }
+    // Put right, a line may name pins in a row that it did not before.
+    plain = PINS.matcher(plain).replaceAll(each -> pins(each.group(1), each.group(2)));
     return plain.strip();
   }
 
@@ -279,6 +300,16 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
     return board.parts().stream()
         .filter(part -> part.fitted() && part.device().isProcessor())
         .findFirst();
+  }
+
+  private static String bus(Board board, Pattern names) {
+    return processor(board).stream()
+        .flatMap(
+            part ->
+                part.device().pins().stream()
+                    .filter(pin -> names.matcher(pin.name()).matches())
+                    .map(pin -> part.pin(pin.number()).toString()))
+        .collect(Collectors.joining(" "));
   }
 
   private static Optional<String> ofProcessor(Board board, PinRole role) {

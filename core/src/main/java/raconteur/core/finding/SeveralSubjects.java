@@ -208,7 +208,10 @@ record SeveralSubjects(
           statements.add(statement);
           doubt = doubt.or(() -> Optional.of(sentence));
         }
-        case Understanding.InTurn _, Understanding.Unfinished _, Understanding.Refused _ -> {
+        case Understanding.InTurn _,
+            Understanding.Proposed _,
+            Understanding.Unfinished _,
+            Understanding.Refused _ -> {
           return understood;
         }
       }

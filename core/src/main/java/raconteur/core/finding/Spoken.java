@@ -45,13 +45,17 @@ final class Spoken {
 
   /** Says nothing of a line that is named. */
   private static final Set<String> OF_A_LINE =
-      Set.of("line", "lines", "signal", "clock", "output", "input");
+      Set.of(
+          "line", "lines", "signal", "signals", "clock", "clocks", "output", "input", "select",
+          "strobe", "enable", "chip");
 
   /** What is put in, and nothing of what came of it. */
   private static final Pattern KNOWN_GOOD =
       Pattern.compile(
           "(?i)\\b(?:(?:a|an|the|another|one|my) )*(?:known[- ]good|good known)(?: one| part| chip|"
               + " spare)?\\b|\\b(?:a|another) (?:good|tested) (?:one|part|chip|spare)\\b");
+
+  private static final Pattern SYNC = Pattern.compile("(?i)[hv]-?sync");
 
   private static final Pattern HERTZ = Pattern.compile("(?i)\\b([0-9.,]+) ([kM]?Hz)\\b");
   private static final int ENOUGH_LETTERS_OF_A_PIN = 3;
@@ -99,10 +103,15 @@ final class Spoken {
     String before = "";
     boolean saidSince = false;
     String telling = KNOWN_GOOD.matcher(HERTZ.matcher(plain).replaceAll("$1$2")).replaceAll("");
-    for (String token : telling.split("\\s+", -1)) {
-      String word = token.replaceAll("^[(\"'“]+|[)\"'”.?]+$", "");
+    String[] tokens = telling.split("\\s+", -1);
+    for (int i = 0; i < tokens.length; i++) {
+      String word = tokens[i].replaceAll("^[(\"'“]+|[)\"'”.?]+$", "");
       int named = pins.size() + nets.size();
-      if (word.isEmpty() || named(word, before)) {
+      boolean aLine =
+          i + 1 < tokens.length && OF_A_LINE.contains(tokens[i + 1].toLowerCase(Locale.ROOT));
+      if (word.isEmpty()
+          || named(word, before)
+          || (aLine && !speech.isKnown(word) && named(word.toUpperCase(Locale.ROOT), before))) {
         scattered |= saidSince && named > 0 && pins.size() + nets.size() > named;
         saidSince &= pins.size() + nets.size() == named;
       } else {
@@ -122,11 +131,18 @@ final class Spoken {
       parts.forEach(p -> net(p).ifPresent(nets::add));
       parts.clear();
     }
+    if (!pins.isEmpty()) {
+      // U17.2 RED flat: the line is the pin's own.
+      nets.removeIf(n -> n.path().stream().anyMatch(p -> pins.contains(p.toString())));
+    }
     if (nets.size() == 1 && parts.isEmpty() && pins.isEmpty()) {
       asserted();
     }
     if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty()) {
       byRole();
+    }
+    if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty()) {
+      byTask();
     }
     if (pins.isEmpty() && nets.isEmpty()) {
       byPinName();
@@ -166,9 +182,26 @@ final class Spoken {
         words.removeIf(w -> speech.means(w, "held"));
         words.add(pin.get().name().startsWith("/") == released ? "high" : "low");
       } else if (role == PinRole.CLOCK && speech.state(words).isEmpty()) {
-        words.add(any("not") ? "still" : "toggling");
+        boolean missing = any("not");
+        words.removeIf(w -> speech.means(w, "praised") || speech.means(w, "not"));
+        words.add(missing ? "still" : "toggling");
       }
       return;
+    }
+  }
+
+  /** A part's outputs, or its only enable: {@code U34 outputs all high}. */
+  private void byTask() {
+    Optional<Part> part = part(parts.getFirst());
+    for (String word : List.copyOf(words)) {
+      List<String> all = part.map(p -> PinTask.pins(p, word)).orElse(List.of());
+      boolean allOfThem = all.size() > 1 && (word.endsWith("s") || words.contains("all"));
+      if (speech.state(words).isPresent() && (all.size() == 1 || allOfThem)) {
+        words.remove(word);
+        parts.clear();
+        pins.addAll(all);
+        return;
+      }
     }
   }
 
@@ -280,6 +313,12 @@ final class Spoken {
 
   /** A line by its name; a name that is a word of the language counts in capitals alone. */
   private Optional<Net> net(String word) {
+    if (SYNC.matcher(word).matches()) {
+      String name = "/?" + word.charAt(0) + "(?:S|SYNC|SYN)";
+      return board.nets().stream()
+          .filter(n -> n.name().toLowerCase(Locale.ROOT).matches(name.toLowerCase(Locale.ROOT)))
+          .findFirst();
+    }
     boolean aWord = word.matches("[a-z]+") || word.length() < ENOUGH_LETTERS;
     return board.nets().stream()
         .filter(n -> !board.isSupply(n.name()))
@@ -315,15 +354,9 @@ final class Spoken {
         return Optional.of(taken);
       }
       boolean unsaid = frame.unknown().stream().anyMatch(w -> w.matches(".*[0-9].*"));
-      if (clear && !unsaid && proposed.isEmpty()) {
-        proposed =
-            Optional.of(
-                new Understanding.Refused(
-                    "“"
-                        + Words.clip(String.join(" ", frame.unknown()))
-                        + "” is not taken in: say "
-                        + frame.line()
-                        + ", and the rest behind note."));
+      boolean turned = Breath.TURNS_ROUND.matcher(String.join(" ", frame.unknown())).find();
+      if (clear && !unsaid && !turned && proposed.isEmpty()) {
+        proposed = Optional.of(Proposal.of(taken, frame.unknown()));
       }
     }
     return proposed;
@@ -451,13 +484,13 @@ final class Spoken {
     }
     if (any("hot")) {
       String warmth = any("not") ? " normal" : any("burning") ? " burning" : " hot";
-      add(frames, all + warmth, "hot", "burning", "not");
+      add(frames, all + warmth, "hot", "burning", "not", "speed");
     }
     if (any("cold")) {
       add(frames, all + " cold", "cold");
     }
     if (any("corroded")) {
-      add(frames, "damage corrosion " + all, "corroded", "around", "bad");
+      add(frames, "damage corrosion " + all, "corroded", "around", "bad", "plain colour");
     }
     for (String action : List.of("reflowed", "reseated", "cleaned", "replaced")) {
       if (any(action)) {
@@ -542,7 +575,7 @@ final class Spoken {
   }
 
   private void ofLines(List<Frame> frames) {
-    if (pins.size() + nets.size() == 1 && any("ground") && any("not")) {
+    if (pins.size() + nets.size() == 1 && any("ground") && (any("not") || any("joined"))) {
       board.net(board.ground()).ifPresent(nets::add);
     }
     if (pins.size() + nets.size() == 2 && parts.isEmpty() && (any("joined") || any("open"))) {
@@ -632,7 +665,7 @@ final class Spoken {
       return;
     }
     boolean partly = any("partly");
-    if (partly && speech.means(words.getFirst(), "partly")) {
+    if (partly && speech.means(words.getFirst(), "partly") && !isBad()) {
       // What else does not is what it is about: only the left channel works.
       return;
     }
@@ -732,6 +765,12 @@ final class Spoken {
             words.stream()
                 .filter(w -> isTopic(w) || speech.means(w, "plain colour"))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
+        for (int i = 1; i < words.size(); i++) {
+          // Of two joysticks which one is no more than a detail here.
+          if (shown.isAbout(words.get(i - 1)) && words.get(i).matches("[1-4]")) {
+            topics.add(words.get(i));
+          }
+        }
         frames.add(
             new Frame(
                 ScreenPhrase.VERB + " " + shown.card(),

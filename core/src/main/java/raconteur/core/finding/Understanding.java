@@ -33,6 +33,18 @@ public sealed interface Understanding {
     }
   }
 
+  /**
+   * Some of it is clear and the rest is not: what is clear is kept only where that is confirmed,
+   * and with it a note of all that was said.
+   *
+   * @param lines what is clear, in the order it was said, then the note
+   */
+  record Proposed(List<Understood> lines, String sentence) implements Understanding {
+    public Proposed {
+      lines = List.copyOf(lines);
+    }
+  }
+
   /** Good so far; the sentence says what comes next. */
   record Unfinished(String sentence) implements Understanding {}
 

@@ -1,6 +1,7 @@
 package raconteur.core.judge;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -23,12 +24,10 @@ public final class BenchGuard {
   /** The same understanding, or a question in its place. */
   public static Understanding guard(Understanding understanding, Board board, Telling telling) {
     if (understanding instanceof Understanding.InTurn(List<Understanding.Understood> lines)) {
-      return lines.stream()
-          .map(line -> guard(line, board, telling))
-          .filter(line -> line instanceof Understanding.Asked)
-          .map(line -> (Understanding) alone((Understanding.Asked) line))
-          .findFirst()
-          .orElse(understanding);
+      return each(lines, board, telling).orElse(understanding);
+    }
+    if (understanding instanceof Understanding.Proposed(List<Understanding.Understood> lines, _)) {
+      return each(lines, board, telling).orElse(understanding);
     }
     if (!(understanding instanceof Understanding.Understood(Statement said, String sentence))) {
       return understanding;
@@ -76,6 +75,16 @@ public final class BenchGuard {
                 + " needs a negative rail that is not proven since the last mend: prove it first."
                 + " Enter keeps it.")
         : understanding;
+  }
+
+  /** What is asked of one of several lines. */
+  private static Optional<Understanding> each(
+      List<Understanding.Understood> lines, Board board, Telling telling) {
+    return lines.stream()
+        .map(line -> guard(line, board, telling))
+        .filter(line -> line instanceof Understanding.Asked)
+        .map(line -> (Understanding) alone((Understanding.Asked) line))
+        .findFirst();
   }
 
   /** What has to be confirmed is said in a line of its own. */

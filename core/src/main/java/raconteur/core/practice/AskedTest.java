@@ -74,7 +74,10 @@ public final class AskedTest {
     return switch (heard) {
       case Understanding.Understood(Statement statement, _) -> statement;
       case Understanding.Asked(Statement statement, _) -> statement;
-      case Understanding.InTurn _, Understanding.Unfinished _, Understanding.Refused _ ->
+      case Understanding.InTurn _,
+          Understanding.Proposed _,
+          Understanding.Unfinished _,
+          Understanding.Refused _ ->
           new Statement.Remark("");
     };
   }

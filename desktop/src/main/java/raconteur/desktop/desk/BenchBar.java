@@ -102,7 +102,7 @@ public final class BenchBar extends VBox {
     Style state =
         switch (understanding) {
           case Understanding.Understood _, Understanding.InTurn _ -> Style.UNDERSTOOD;
-          case Understanding.Asked _ -> Style.ASKED;
+          case Understanding.Asked _, Understanding.Proposed _ -> Style.ASKED;
           case Understanding.Unfinished _ -> Style.UNFINISHED;
           case Understanding.Refused _ -> Style.REFUSED;
         };

@@ -197,13 +197,19 @@ public final class CaseDesk {
       case Understanding.Understood understood -> keep(understood.statement());
       case Understanding.InTurn(List<Understanding.Understood> lines) -> keepInTurn(lines);
       case Understanding.Asked asking when question.equals(line) -> keep(asking.statement());
-      case Understanding.Asked asking -> {
-        question = line;
-        yield new DeskState.Questioned(asking.sentence());
-      }
+      case Understanding.Asked asking -> ask(line, asking.sentence());
+      case Understanding.Proposed(List<Understanding.Understood> lines, _)
+          when question.equals(line) ->
+          keepInTurn(lines);
+      case Understanding.Proposed proposed -> ask(line, proposed.sentence());
       case Understanding.Unfinished unfinished -> DeskState.rejected(unfinished);
       case Understanding.Refused refused -> DeskState.rejected(refused);
     };
+  }
+
+  private DeskState.Entered ask(String line, String sentence) {
+    question = line;
+    return new DeskState.Questioned(sentence);
   }
 
   private DeskState.Entered keep(Statement statement) {

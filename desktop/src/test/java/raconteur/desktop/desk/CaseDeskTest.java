@@ -166,6 +166,25 @@ class CaseDeskTest {
   }
 
   @Test
+  void whatIsClearOfALineIsKeptWithANoteOfItWhereThatIsConfirmed() {
+    Workshop workshop = workshop();
+    CaseDesk desk = on(workshop);
+    int before = workshop.casebook().find(13).orElseThrow().entries().size();
+    String said = "U39.7 low, as odd as ever";
+    assertThat(desk.enter(said))
+        .isInstanceOfSatisfying(
+            DeskState.Questioned.class,
+            asked -> assertThat(asked.sentence()).contains("as odd as ever", "U39.7 low"));
+    assertThat(workshop.casebook().find(13).orElseThrow().entries()).hasSize(before);
+    assertThat(desk.enter(said)).isInstanceOf(DeskState.Kept.class);
+    assertThat(
+            workshop.casebook().find(13).orElseThrow().entries().stream()
+                .skip(before)
+                .map(e -> ((Entry.Line) e).line()))
+        .containsExactly("U39.7 low", "note " + said);
+  }
+
+  @Test
   void whereTheSecondThingCannotBeKeptTheFirstIsSaidToBe() {
     Workshop full = spied();
     doCallRealMethod()

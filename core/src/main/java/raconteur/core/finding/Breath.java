@@ -1,0 +1,292 @@
+package raconteur.core.finding;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import raconteur.core.board.Board;
+import raconteur.core.board.Rail;
+
+/**
+ * Several things said in one breath, where pieces of it are lines by themselves: {@code resoldered
+ * U21, works now}. A piece that names no part may be of the part named before it: {@code VR1 out
+ * 4.97, in 9.1}. Where some pieces are clear and others are not, what is clear is offered.
+ *
+ * <p>Cost: every piece is heard once or twice, and once with the next.
+ */
+final class Breath {
+  /** Where one thing that is said in a breath ends and the next begins. */
+  private static final Pattern ENDS =
+      Pattern.compile(
+          "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
+
+  /** A word or two that are called well. */
+  private static final Pattern SAYS_WELL =
+      Pattern.compile(
+          "(?i)\\s*(?:the )?[a-z-]+(?: [a-z-]+)? (?:is |are |looks?"
+              + " )?(?:ok|okay|fine|good|there|works?)");
+
+  /** Behind a level that was said, the next pin. */
+  private static final Pattern NEXT_PIN =
+      Pattern.compile(
+          "(?i)(?<=\\b(?:toggling|pulsing|high|low|flat|dead|floating|static|still|moving))\\s+"
+              + "(?=[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:\\.| (?:pin|leg) ?#?)[0-9])");
+
+  /** Says nothing of its own. */
+  private static final Pattern OTHERWISE =
+      Pattern.compile(
+          "(?i)(?:otherwise|else|apart from that|the rest|rest|everything else)(?: is| are| all)*"
+              + " (?:ok|okay|fine|good|works|normal|alright)");
+
+  private static final Pattern BUT = Pattern.compile("(?i)\\bbut\\b");
+
+  private static final Pattern A_PART = Pattern.compile("\\b([A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)\\b");
+
+  /** Of the board as it is now, and of no part. */
+  private static final Pattern OF_THE_BOARD =
+      Pattern.compile("(?i)\\b(?:still|board|game|it|screen|picture|same|now)\\b");
+
+  /** What is said behind it takes back what was said before. */
+  static final Pattern TURNS_ROUND =
+      Pattern.compile(
+          "(?i)\\b(?:except|unless|instead|apart from|not|never|without|neither|nor)\\b");
+
+  /** What was done to something. */
+  private static final List<String> MENDING =
+      List.of(
+          "replaced",
+          "reseated",
+          "cleaned",
+          "reflowed",
+          "wired",
+          "pulled",
+          "swapped",
+          "piggybacked");
+
+  private static final Finding.Symptom WORKS = new Finding.Symptom("works");
+
+  private final Board board;
+  private final BiFunction<String, BenchContext, Understanding> hear;
+  private final String line;
+  private final List<String> pieces;
+
+  private final List<Understanding.Understood> all = new ArrayList<>();
+  private final Proposal proposal = new Proposal();
+  private final List<String> left = new ArrayList<>();
+  private Optional<Understanding.Asked> question = Optional.empty();
+
+  /** What is said of a mend that nobody understood. */
+  private Optional<Understanding> unsaidMend = Optional.empty();
+
+  /** Whether something that is well went unsaid. */
+  private boolean onlyShown;
+
+  /** The only part, or the rail, of the piece before; empty where it named none, or several. */
+  private String lastNamed = "";
+
+  /**
+   * @param hear understands a piece
+   */
+  Breath(Board board, BiFunction<String, BenchContext, Understanding> hear, String line) {
+    this.board = board;
+    this.hear = hear;
+    this.line = line;
+    pieces =
+        Arrays.stream(ENDS.split(Rewordings.ofTheSamePart(line.strip())))
+            .flatMap(p -> Arrays.stream(NEXT_PIN.split(p)))
+            .filter(p -> !p.isBlank() && !OTHERWISE.matcher(p.strip()).matches())
+            .toList();
+  }
+
+  /** What all of it says, or an offer of what is clear; empty where that is nothing. */
+  Optional<Understanding> taken(BenchContext context) {
+    if (pieces.isEmpty() || pieces.getFirst().equals(line.strip())) {
+      return Optional.empty();
+    }
+    BenchContext now = context;
+    for (int i = 0; i < pieces.size(); i++) {
+      String piece = pieces.get(i);
+      String next = i + 1 < pieces.size() ? pieces.get(i + 1) : "";
+      Understanding taken = hear.apply(piece, now);
+      if (!isClear(taken) && !next.isEmpty()) {
+        // "swapped U5, no change" is one thing, in two pieces.
+        Understanding both = hear.apply(piece + " " + next, now);
+        if (isClear(both)) {
+          taken = both;
+          i++;
+        } else if (!isAsked(taken) && isAsked(both)) {
+          taken = both;
+          i++;
+        }
+      }
+      if (!isClear(taken) && !isAsked(taken)) {
+        taken = ofTheSamePart(piece, now).orElse(taken);
+      }
+      if (!take(piece, taken)) {
+        return all.isEmpty() && i + 1 == pieces.size() ? Optional.empty() : unsaidMend;
+      }
+      lastNamed = rail(piece).or(() -> onlyPart(piece)).orElse(lastNamed);
+      if (!all.isEmpty() && all.getLast().statement() instanceof Finding.Symptom(String card)) {
+        now = now.showing(card);
+      }
+    }
+    return together();
+  }
+
+  private static boolean isClear(Understanding taken) {
+    return taken instanceof Understanding.Understood || taken instanceof Understanding.InTurn;
+  }
+
+  private static boolean isAsked(Understanding taken) {
+    return taken instanceof Understanding.Asked;
+  }
+
+  /** The rail a piece begins with. */
+  private Optional<String> rail(String piece) {
+    String first = piece.strip().split("\\s", 2)[0];
+    return board.rails().stream()
+        .map(Rail::name)
+        .filter(r -> r.replaceFirst("^\\+", "").equalsIgnoreCase(first.replaceFirst("^\\+", "")))
+        .findFirst();
+  }
+
+  /** The part that is named; empty where none is, or several. */
+  private Optional<String> onlyPart(String piece) {
+    Matcher matcher = A_PART.matcher(piece);
+    List<String> named = new ArrayList<>();
+    while (matcher.find()) {
+      board
+          .part(matcher.group(1).toUpperCase(Locale.ROOT))
+          .ifPresent(p -> named.add(p.designator()));
+    }
+    List<String> once = named.stream().distinct().toList();
+    return once.isEmpty() ? Optional.empty() : Optional.of(once.size() == 1 ? once.getFirst() : "");
+  }
+
+  /** A reading or a mend of the part that was named before, or of the rail at another part. */
+  private Optional<Understanding> ofTheSamePart(String piece, BenchContext now) {
+    boolean ofARail = board.rail(lastNamed).isPresent();
+    if (lastNamed.isEmpty()
+        || (ofARail ? !piece.strip().startsWith("at ") : onlyPart(piece).isPresent())
+        || OF_THE_BOARD.matcher(piece).find()
+        || Arrays.stream(piece.split("\\s+", -1)).anyMatch(this::isNamed)) {
+      return Optional.empty();
+    }
+    return Optional.of(hear.apply(lastNamed + " " + piece.strip(), now))
+        .filter(
+            u ->
+                u instanceof Understanding.Understood(Statement said, _)
+                    && (said instanceof Finding || said instanceof Statement.Mended));
+  }
+
+  private boolean isNamed(String word) {
+    return board.net(word).isPresent() || board.rail(word).isPresent();
+  }
+
+  /** Adds a piece; false where without it the rest may not stand. */
+  private boolean take(String piece, Understanding taken) {
+    switch (taken) {
+      case Understanding.Understood understood -> {
+        all.add(understood);
+        proposal.add(understood);
+      }
+      case Understanding.InTurn(List<Understanding.Understood> more) -> {
+        all.addAll(more);
+        proposal.add(taken);
+      }
+      case Understanding.Asked one -> {
+        all.add(new Understanding.Understood(one.statement(), one.sentence()));
+        proposal.add(one);
+        question = question.or(() -> Optional.of(one));
+      }
+      case Understanding.Proposed _, Understanding.Unfinished _, Understanding.Refused _ -> {
+        return passedOver(piece, taken);
+      }
+    }
+    return true;
+  }
+
+  private boolean passedOver(String piece, Understanding taken) {
+    if (SAYS_WELL.matcher(piece).matches() && !(taken instanceof Understanding.Proposed)) {
+      // “sync ok but black picture”: of what is well nothing is known here; it goes unsaid.
+      onlyShown = true;
+      return true;
+    }
+    if (TURNS_ROUND.matcher(piece).find()) {
+      return false;
+    }
+    Speech speech = Speech.shipped();
+    boolean mends =
+        Arrays.stream(piece.toLowerCase(Locale.ROOT).split("[^a-z-]+", -1))
+            .anyMatch(w -> MENDING.stream().anyMatch(m -> speech.means(w, m)));
+    if (mends) {
+      // What was read after a mend is of another board than before it.
+      unsaidMend =
+          Optional.of(
+              new Understanding.Refused(
+                  "“"
+                      + Words.clip(piece.strip())
+                      + "” is not taken in, and what is said with it is of the mended board: say"
+                      + " what was done where, for example mended U5 reflowed, mended U5.3 U9.5"
+                      + " wired."));
+      return false;
+    }
+    if (taken instanceof Understanding.Proposed(List<Understanding.Understood> some, _)) {
+      some.forEach(proposal::add);
+    }
+    left.add(piece.strip());
+    proposal.leave(piece.strip());
+    return true;
+  }
+
+  private Optional<Understanding> together() {
+    if (!left.isEmpty() || (onlyShown && all.isEmpty())) {
+      return proposal.isEmpty() ? Optional.empty() : Optional.of(proposal.offered());
+    }
+    List<Understanding.Understood> once = withoutPraise(all.stream().distinct().toList());
+    if (onlyShown && !once.stream().allMatch(u -> u.statement() instanceof Finding.Shown)) {
+      return Optional.empty();
+    }
+    if (question.isPresent()) {
+      return asked(once, question.get());
+    }
+    return Optional.of(once.size() == 1 ? once.getFirst() : new Understanding.InTurn(once));
+  }
+
+  /** “Picture ok but no sound” is no board that works. */
+  private List<Understanding.Understood> withoutPraise(List<Understanding.Understood> lines) {
+    boolean symptomsOnly =
+        BUT.matcher(line).find()
+            && lines.stream().allMatch(l -> l.statement() instanceof Finding.Symptom);
+    List<Understanding.Understood> bad =
+        lines.stream().filter(l -> !l.statement().equals(WORKS)).toList();
+    return symptomsOnly && !bad.isEmpty() ? bad : lines;
+  }
+
+  /** Readings of which one has to be confirmed: all of them wait for that. */
+  private Optional<Understanding> asked(
+      List<Understanding.Understood> lines, Understanding.Asked first) {
+    List<Statement> statements = lines.stream().map(Understanding.Understood::statement).toList();
+    if (!statements.stream().allMatch(Finding.class::isInstance)) {
+      return Optional.empty();
+    }
+    if (statements.size() == 1) {
+      return Optional.of(first);
+    }
+    String others =
+        statements.stream()
+            .filter(s -> !s.equals(first.statement()))
+            .map(Statement::line)
+            .collect(Collectors.joining("; "));
+    String plain = String.join(" ", line.strip().split("\\s+", -1));
+    return Optional.of(
+        new Understanding.Asked(
+            new Statement.Several(statements, plain),
+            first.sentence() + " With it goes " + others + "."));
+  }
+}

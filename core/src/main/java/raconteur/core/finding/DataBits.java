@@ -1,0 +1,64 @@
+package raconteur.core.finding;
+
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import raconteur.core.board.Board;
+import raconteur.core.board.Net;
+import raconteur.core.board.Part;
+import raconteur.core.device.Device;
+import raconteur.core.device.DevicePin;
+
+/**
+ * The memories that hold a bit a test complains of, {@code bit 4}: those one bit wide, or two or
+ * four, whose data pin lies on a line with that number at its end.
+ */
+final class DataBits {
+  private static final Pattern NUMBERED = Pattern.compile("[A-Z/]*D[A-Z]*([0-9]{1,2})");
+  private static final int WIDEST = 4;
+
+  private DataBits() {}
+
+  /**
+   * Whom bits accuse; none where no bit is named or the nets do not tell.
+   *
+   * @param words in small letters
+   */
+  static Set<String> of(Board board, List<String> words) {
+    Set<Integer> bits = new TreeSet<>();
+    for (int i = 0; i < words.size(); i++) {
+      boolean behind = i > 0 && words.get(i - 1).matches("bits?|and") && !bits(words, i).isEmpty();
+      if (behind && words.subList(0, i).stream().anyMatch(w -> w.matches("bits?"))) {
+        bits.addAll(bits(words, i));
+      }
+    }
+    Set<String> holding = new TreeSet<>();
+    for (Part part : board.parts()) {
+      Device device = part.device();
+      if (device.isRam() && !bits.isEmpty() && holds(board, part, bits)) {
+        holding.add(part.designator());
+      }
+    }
+    return holding;
+  }
+
+  private static Set<Integer> bits(List<String> words, int at) {
+    String word = words.get(at);
+    return word.matches("[0-9]{1,2}") ? Set.of(Integer.parseInt(word)) : Set.of();
+  }
+
+  private static boolean holds(Board board, Part part, Set<Integer> bits) {
+    Set<Integer> held = new TreeSet<>();
+    for (DevicePin pin : part.device().pins()) {
+      board
+          .netOf(part.pin(pin.number()))
+          .map(Net::name)
+          .map(NUMBERED::matcher)
+          .filter(Matcher::matches)
+          .ifPresent(m -> held.add(Integer.parseInt(m.group(1))));
+    }
+    return held.size() <= WIDEST && held.stream().anyMatch(bits::contains);
+  }
+}

@@ -1,0 +1,81 @@
+package raconteur.core.finding;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinKind;
+import raconteur.core.device.PinRole;
+
+/** What pins are there for as people call them: a part's outputs, its enable, its select. */
+final class PinTask {
+  private static final int MOST_SHOWN = 4;
+
+  private PinTask() {}
+
+  /** The pins of a part a word stands for, in the order of the device; none for any other word. */
+  static List<String> pins(Part part, String word) {
+    return named(word).stream()
+        .flatMap(task -> part.device().pins().stream().filter(task))
+        .map(pin -> part.pin(pin.number()).toString())
+        .toList();
+  }
+
+  private static Optional<Predicate<DevicePin>> named(String word) {
+    return switch (word.toLowerCase(Locale.ROOT)) {
+      case "output", "outputs", "out" -> Optional.of(PinTask::isOutput);
+      case "input", "inputs" -> Optional.of(p -> p.kind() == PinKind.INPUT);
+      case "enable", "enables" ->
+          Optional.of(p -> !p.kind().drives() && PinRole.ENABLE.fits(p.name()));
+      case "select", "selects" ->
+          Optional.of(p -> !p.kind().drives() && PinRole.SELECT.fits(p.name()));
+      case "carry" -> Optional.of(p -> p.name().matches("(?i)[/~]?(RCO|RC|TC|CO|COUT|C4)[12]?"));
+      case "clear" -> Optional.of(p -> p.name().matches("(?i)[/~]?[12]?(CLR|MR|CL|CD)[12]?"));
+      case "load" -> Optional.of(p -> p.name().matches("(?i)[/~]?(LD|LOAD|PE|PL|SH/?LD)"));
+      case "direction", "dir" -> Optional.of(p -> p.name().matches("(?i)DIR|DT/?R|T/?R|SEND"));
+      default -> Optional.empty();
+    };
+  }
+
+  private static boolean isOutput(DevicePin pin) {
+    return pin.kind().drives() && pin.kind() != PinKind.BIDIRECTIONAL;
+  }
+
+  /** What to say instead of one of several: {@code U14 enable high}. */
+  static Optional<String> which(Board board, String line) {
+    String[] words = line.strip().split("\\s+", -1);
+    Optional<Part> part =
+        board.parts().stream().filter(p -> p.designator().equalsIgnoreCase(words[0])).findFirst();
+    if (words.length < 2 || part.isEmpty()) {
+      return Optional.empty();
+    }
+    List<String> pins = pins(part.get(), words[1]);
+    return pins.size() < 2
+        ? Optional.empty()
+        : Optional.of(
+            "“"
+                + words[1]
+                + "” of "
+                + part.get().designator()
+                + " may be "
+                + pins.stream()
+                    .limit(MOST_SHOWN)
+                    .map(p -> p + " (" + name(part.get(), p) + ")")
+                    .collect(Collectors.joining(", "))
+                + (pins.size() > MOST_SHOWN ? " or others" : "")
+                + ": say which, for example "
+                + pins.getFirst()
+                + " high.");
+  }
+
+  private static String name(Part part, String pin) {
+    return part.device()
+        .pin(pin.substring(pin.lastIndexOf('.') + 1))
+        .map(DevicePin::name)
+        .orElse("?");
+  }
+}

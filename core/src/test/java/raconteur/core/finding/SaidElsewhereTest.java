@@ -1,0 +1,128 @@
+package raconteur.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.ToldStories;
+
+/** Lines as people type them, on a computer and two game boards they were not written for. */
+class SaidElsewhereTest {
+  private static String kept(String board, String said) {
+    return Heard.kept(new BenchLine(ToldStories.board(board)).understand(said, BenchContext.FRESH));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // What is said of a part without its name is of the part before, of a rail at a place.
+        "VR1 out 4.97, in 9.1 | +5V 4.97 V; UNREG at VR1 9.1 V",
+        "VR1 gets very hot, 5V only 3.2 | VR1 hot; +5V 3.2 V",
+        "12V reads 11.97 under load | +12V 11.97 V",
+        // Pins by what they are there for.
+        "U34 outputs all high | U34.7 U34.9 U34.10 U34.11 U34.12 U34.13 U34.14 U34.15 high",
+        "U14 Y3 never active | U14.12 0 Hz",
+        "U28 port B bit 3 stuck | U28.21 0 Hz",
+        "clock ok at Z80 | U1.6 toggling",
+        "CAS flatlines | U31.8 0 Hz",
+        "D5 half amplitude | U1.9 between",
+        // A bus at the processor, and one line of it that differs.
+        "all address lines toggling except A12 | U1 runs; U1.2 0 Hz",
+        "data lines stuck high | U1.7 U1.8 U1.9 U1.10 U1.12 U1.13 U1.14 U1.15 high",
+        "so the CPU runs | U1 runs",
+        "D6 shorted to ground | cont U1.10 U1.29 joined",
+        // What tests say of bits.
+        "RAM test reports bit 4 bad | says bit 4 bad",
+        "bit 4 and bit 6 errors | says bit 4 and bit 6 errors",
+        "passes RAM test | says RAM test ok",
+        "read U2, matches dump | U2 rom good",
+        // Warmth and what moves with it.
+        "finger test: U8 scalding | U8 burning",
+        "U8 gets hot after a minute | U8 hot",
+        "freezer spray on U20 brings it back | cold U20 changes",
+        "hair dryer at U20 makes it crash | warm U20 changes",
+        "works for 5 minutes then characters turn to garbage | warm changes; screen garbage",
+        // What was done.
+        "socket of U1 replaced | mended U1 reflowed; mended U1 reseated",
+        "replaced U8 with a tested 4116, still garbage | mended U8 replaced; screen garbage",
+        "shift key stuck down | screen dead-keys",
+        "C2 dried out | found C2 dead",
+      })
+  void onAComputer(String said, String usual) {
+    assertThat(kept("heron-1", said)).isEqualTo(usual);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "gannet-1 | IC18 carry dead | IC18.15 0 Hz",
+        "gannet-1 | 245 direction pin stuck | IC8.1 0 Hz",
+        "gannet-1 | IC8 enable never goes low | IC8.19 high",
+        "gannet-1 | IC5 Y2 low when it should be high | IC5.13 low",
+        "gannet-1 | IC17 pin 2 RED flat | IC17.2 0 Hz",
+        "gannet-1 | no E on the 6809 | IC1.34 0 Hz",
+        "gannet-1 | VSYNC 60Hz, HSYNC 15.7kHz | VSYNC 60Hz, HSYNC 15.7kHz",
+        "gannet-1 | R5 measures 470 | R5 470 ohm",
+        "gannet-1 | 5V at IC1 is 4.55, at edge 5.05 | +5V at IC1 4.55 V; +5V at J1 5.05 V",
+        "gannet-1 | IC14 in wrong way round | found IC14 backwards",
+        "gannet-1 | swapped IC9 and IC10, fault moved | exchanged IC9 IC10 changed",
+        "gannet-1 | amp gets hot fast | IC24 hot",
+        "gannet-1 | joystick 1 left does nothing | screen dead-keys",
+        "whimbrel-3 | half the sprites missing | function sprites bad",
+        "whimbrel-3 | red always on | screen colours",
+        "whimbrel-3 | IC28 runs hot compared to the others | IC28 hot",
+        "whimbrel-3 | lifted leg on IC41 pin 8, resoldered | found IC41.8 broken; mended IC41"
+            + " reflowed",
+        "whimbrel-3 | swapped IC6 with a 74F138, no difference | swap IC6 good same",
+        "whimbrel-3 | IC19 output 10 floating | IC19.10 floating",
+        "whimbrel-3 | battery was 0.9V | BT1 0.9 V",
+      })
+  void onAGameBoard(String board, String said, String usual) {
+    assertThat(kept(board, said)).isEqualTo(usual);
+  }
+
+  /** Once taken for a symptom that the line does not speak of, or for another part's exchange. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "gannet-1 | watchdog counter running | screen reboots",
+        "gannet-1 | ran a jumper from IC19.15 to IC20.7, sync back | screen rolling",
+        "heron-1 | flickering picture that settles after ten minutes | screen blank",
+        "heron-1 | shift key stuck down | screen rolling",
+        "heron-1 | socket of U1 replaced | mended U1 replaced",
+      })
+  void isNotTakenFor(String board, String said, String wrong) {
+    assertThat(kept(board, said)).doesNotContain(wrong);
+  }
+
+  /** Of several pins that are called alike it is asked which. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "heron-1 | U14 enable high | U14.4 (/G2A), U14.5 (/G2B), U14.6 (G1): say which",
+        "heron-1 | bent pin under U27 | leg U27.5 broken",
+        "heron-1 | MA4 dead at U12 pin 9 | U12.9 has no pin on this line",
+        "heron-1 | ran 2 hours without a fault | proof soak 12 runs clean",
+      })
+  void isAskedBack(String board, String said, String asked) {
+    assertThat(kept(board, said)).matches("^[✗…] .*").contains(asked);
+  }
+
+  /** A bit is held by the memory whose data pin lies on the line of that number. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {"bit 4 bad | U20 U8", "bits 0 and 7 fail | U11 U19 U20 U4", "memory bad | U4 U5"})
+  void aBitAccusesWhoHoldsIt(String said, String accused) {
+    MessageWords words = MessageWords.of(ToldStories.board("heron-1"), said);
+    assertThat(words.bad()).isTrue();
+    assertThat(words.parts()).contains(accused.split(" ", -1));
+    if (!said.startsWith("memory")) {
+      assertThat(words.parts()).hasSize(accused.split(" ", -1).length);
+    }
+  }
+}
