@@ -75,7 +75,7 @@ public final class BenchLine {
               + line.length()
               + "; it is kept here until you shorten it.");
     }
-    Understanding heard = heard(line, context);
+    Understanding heard = heard(line, context, true);
     if (heard instanceof Understanding.Proposed offer) {
       return Proposal.noted(offer, line);
     }
@@ -90,7 +90,10 @@ public final class BenchLine {
         && words.stream().filter(w -> w.matches("[A-Za-z',.]{2,}")).count() >= FEWEST_WORDS;
   }
 
-  private Understanding heard(String line, BenchContext context) {
+  /**
+   * @param several whether it may be several things said in one breath; a piece of them is not
+   */
+  private Understanding heard(String line, BenchContext context, boolean several) {
     Understanding asSaid = asSaid(line, context);
     return switch (asSaid) {
       case Understanding.Understood _,
@@ -103,7 +106,8 @@ public final class BenchLine {
               .or(() -> Spoken.ofOneLine(board, line, u -> asSaid(u, context)))
               .orElse(asSaid);
       case Understanding.Refused _ ->
-          inOtherWords(line, context).orElseGet(() -> inPlainSpelling(line, context, asSaid));
+          inOtherWords(line, context, several)
+              .orElseGet(() -> inPlainSpelling(line, context, asSaid));
     };
   }
 
@@ -115,7 +119,7 @@ public final class BenchLine {
   }
 
   /** The line by a rewording, or else by what its words mean. */
-  private Optional<Understanding> inOtherWords(String line, BenchContext context) {
+  private Optional<Understanding> inOtherWords(String line, BenchContext context, boolean several) {
     if (!context.symptom().isEmpty() && SAME.matcher(line.strip()).matches()) {
       return Optional.of(asSaid(ScreenPhrase.VERB + " " + context.symptom(), context));
     }
@@ -123,8 +127,10 @@ public final class BenchLine {
     if (reworded.filter(u -> !(u instanceof Understanding.Refused)).isPresent()) {
       return reworded;
     }
-    Breath breath = new Breath(board, this::heard, line);
-    Optional<Understanding> inTurn = breath.taken(context);
+    Optional<Understanding> inTurn =
+        several
+            ? new Breath(board, (piece, now) -> heard(piece, now, false), line).taken(context)
+            : Optional.empty();
     if (inTurn.filter(u -> !(u instanceof Understanding.Proposed)).isPresent()) {
       return inTurn;
     }

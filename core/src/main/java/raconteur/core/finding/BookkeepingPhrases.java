@@ -16,7 +16,6 @@ import raconteur.core.finding.Bookkeeping.UndoneKind;
 
 /** The lines that write something down without proving anything. */
 final class BookkeepingPhrases {
-  private static final int LONGEST_LABEL = 60;
   private static final int CENTURY_TURNS = 65;
   private static final double LARGEST_MILLIMETRES = 2000;
 
@@ -24,10 +23,11 @@ final class BookkeepingPhrases {
 
   static List<Phrase> all() {
     return List.of(
-        label(LabelKind.SERIAL, "serial 004217", "Serial number"),
-        label(LabelKind.SET, "set LF-0042", "Number of the set"),
-        label(LabelKind.ASSEMBLY, "assembly QK-1040-02", "Assembly number on the board"),
-        label(LabelKind.CAME, "came supply and one lead", "Came with it"),
+        LabelPhrase.ofANumber(LabelKind.SERIAL, "serial 004217", "Serial number"),
+        LabelPhrase.ofANumber(LabelKind.SET, "set LF-0042", "Number of the set"),
+        LabelPhrase.ofANumber(
+            LabelKind.ASSEMBLY, "assembly QK-1040-02", "Assembly number on the board"),
+        LabelPhrase.ofWhatCame("came supply and one lead", "Came with it"),
         new Verb("date", "date U7 8412", BookkeepingPhrases::date),
         new Verb("socket", "socket U7 single wipe", BookkeepingPhrases::socket),
         new Verb("missing", "missing U7", BookkeepingPhrases::missing),
@@ -49,22 +49,6 @@ final class BookkeepingPhrases {
 
   private static Understanding understood(Bookkeeping said, String sentence) {
     return new Understanding.Understood(said, sentence);
-  }
-
-  private static Phrase label(LabelKind kind, String example, String what) {
-    return new Verb(
-        kind.word(),
-        example,
-        (words, context) -> {
-          if (!words.more()) {
-            return new Understanding.Unfinished(what + ": type it.");
-          }
-          String text = words.rest();
-          if (text.length() > LONGEST_LABEL) {
-            throw words.refuse(what + " has at most " + LONGEST_LABEL + " characters.");
-          }
-          return understood(new Bookkeeping.Label(kind, text), what + ": " + text + ".");
-        });
   }
 
   private static Understanding date(Words words, BenchContext context) {

@@ -236,11 +236,14 @@ final class Breath {
                       + " wired."));
       return false;
     }
-    if (taken instanceof Understanding.Proposed(List<Understanding.Understood> some, _)) {
-      some.forEach(proposal::add);
-    }
     left.add(piece.strip());
-    proposal.leave(piece.strip());
+    if (taken
+        instanceof Understanding.Proposed(List<Understanding.Understood> some, var words, _)) {
+      some.forEach(proposal::add);
+      words.forEach(proposal::leave);
+    } else {
+      proposal.leave(piece.strip());
+    }
     return true;
   }
 
@@ -260,12 +263,16 @@ final class Breath {
 
   /** “Picture ok but no sound” is no board that works. */
   private List<Understanding.Understood> withoutPraise(List<Understanding.Understood> lines) {
-    boolean symptomsOnly =
-        BUT.matcher(line).find()
-            && lines.stream().allMatch(l -> l.statement() instanceof Finding.Symptom);
     List<Understanding.Understood> bad =
         lines.stream().filter(l -> !l.statement().equals(WORKS)).toList();
-    return symptomsOnly && !bad.isEmpty() ? bad : lines;
+    boolean complaints =
+        BUT.matcher(line).find() && bad.stream().allMatch(l -> isComplaint(l.statement()));
+    return complaints && !bad.isEmpty() ? bad : lines;
+  }
+
+  private static boolean isComplaint(Statement said) {
+    return said instanceof Finding.Symptom
+        || (said instanceof Finding.FunctionCheck check && !check.works());
   }
 
   /** Readings of which one has to be confirmed: all of them wait for that. */
@@ -273,7 +280,8 @@ final class Breath {
       List<Understanding.Understood> lines, Understanding.Asked first) {
     List<Statement> statements = lines.stream().map(Understanding.Understood::statement).toList();
     if (!statements.stream().allMatch(Finding.class::isInstance)) {
-      return Optional.empty();
+      // A mend and a reading are lines of their own.
+      return Optional.of(proposal.offered()).filter(Understanding.Proposed.class::isInstance);
     }
     if (statements.size() == 1) {
       return Optional.of(first);

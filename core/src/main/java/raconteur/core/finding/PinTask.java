@@ -25,6 +25,23 @@ final class PinTask {
         .toList();
   }
 
+  /**
+   * One of several by its number: {@code output 4} of gates is 4Y; of a part nobody described it is
+   * the pin. Empty where it may be either.
+   */
+  static Optional<String> numbered(Part part, String word, String number) {
+    if (part.device().isUnknown()) {
+      return part.device().pin(number).map(p -> part.pin(p.number()).toString());
+    }
+    List<String> all =
+        named(word).stream()
+            .flatMap(task -> part.device().pins().stream().filter(task))
+            .filter(p -> p.name().replaceAll("[^0-9]", "").equals(number))
+            .map(p -> part.pin(p.number()).toString())
+            .toList();
+    return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
+  }
+
   private static Optional<Predicate<DevicePin>> named(String word) {
     return switch (word.toLowerCase(Locale.ROOT)) {
       case "output", "outputs", "out" -> Optional.of(PinTask::isOutput);

@@ -55,6 +55,10 @@ final class Proposal {
    */
   Understanding offered() {
     List<Understanding.Understood> once = lines.stream().distinct().toList();
+    if (left.isEmpty()) {
+      return new Understanding.Proposed(
+          once, List.of(), question.orElse("") + " With it go " + others(once) + ".");
+    }
     String all =
         once.stream().map(l -> l.statement().line()).distinct().collect(Collectors.joining("; "));
     String unsaid =
@@ -64,22 +68,27 @@ final class Proposal {
       return new Understanding.Refused(lost + "say " + all + ", and the rest behind note.");
     }
     String note = "what you said as a note.";
+    String more = others(once);
     return new Understanding.Proposed(
         once,
+        List.copyOf(left),
         question
-            .map(q -> lost.replaceFirst(": $", ". ") + q + " With it " + others(once) + note)
+            .map(
+                q ->
+                    lost.replaceFirst(": $", ". ")
+                        + q
+                        + (more.isEmpty() ? " With it goes " : " With it go " + more + " and ")
+                        + note)
             .orElse(lost + "Enter keeps " + all + ", and " + note));
   }
 
-  /** What goes with the first line that has to be confirmed. */
-  private static String others(List<Understanding.Understood> lines) {
-    String more =
-        lines.stream()
-            .skip(1)
-            .map(l -> l.statement().line())
-            .distinct()
-            .collect(Collectors.joining("; "));
-    return more.isEmpty() ? "goes " : "go " + more + " and ";
+  /** What goes with the line that has to be confirmed. */
+  private String others(List<Understanding.Understood> lines) {
+    return lines.stream()
+        .filter(l -> question.filter(l.sentence()::equals).isEmpty())
+        .map(l -> l.statement().line())
+        .distinct()
+        .collect(Collectors.joining("; "));
   }
 
   /** Of a line of which nothing is clear: it may be kept all the same, and weighs nothing. */
@@ -87,19 +96,23 @@ final class Proposal {
     return noted(
         new Understanding.Proposed(
             List.of(),
+            List.of(said),
             "Not understood: Enter keeps it as a note, which weighs nothing. To be weighed it"
                 + " begins with a part, a pin or a rail, or with a word like pull, cont, swap,"
                 + " mended, check; the manual lists them all."),
         said);
   }
 
-  /** The same offer with a note of all that was said. */
+  /** The same offer with a note of all that was said, where some of it would be lost. */
   static Understanding.Proposed noted(Understanding.Proposed offer, String said) {
+    if (offer.left().isEmpty()) {
+      return offer;
+    }
     List<Understanding.Understood> all = new ArrayList<>(offer.lines());
     String plain = String.join(" ", said.strip().split("\\s+", -1));
     all.add(
         new Understanding.Understood(new Statement.Remark(plain), "A note: what was said of it."));
-    return new Understanding.Proposed(all, offer.sentence());
+    return new Understanding.Proposed(all, offer.left(), offer.sentence());
   }
 
   private static boolean mayBeOffered(Statement statement) {

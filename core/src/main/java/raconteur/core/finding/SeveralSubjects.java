@@ -370,8 +370,11 @@ record SeveralSubjects(
           continue;
         }
         List<String> pins =
-            places(word).stream()
-                .flatMap(place -> net.get().path().stream().filter(p -> p.part().equals(place)))
+            Stream.concat(
+                    places(word).stream()
+                        .flatMap(
+                            place -> net.get().path().stream().filter(p -> p.part().equals(place))),
+                    net.get().path().stream().filter(p -> p.toString().equalsIgnoreCase(word)))
                 .map(PinRef::toString)
                 .toList();
         subjects.addAll(pins);
@@ -502,7 +505,9 @@ record SeveralSubjects(
 
     private Optional<PinRef> where(Net net, String part) {
       if (!part.isEmpty()) {
-        return net.path().stream().filter(p -> p.part().equalsIgnoreCase(part)).findFirst();
+        return net.path().stream()
+            .filter(p -> p.part().equalsIgnoreCase(part) || p.toString().equalsIgnoreCase(part))
+            .findFirst();
       }
       return net.path().stream()
           .filter(p -> board.part(p.part()).filter(x -> x.device().isProcessor()).isPresent())

@@ -98,7 +98,7 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
   }
 
   private static final List<String> STATE =
-      List.of("toggling", "high", "low", "floating", "still", "not");
+      List.of("toggling", "high", "low", "floating", "between", "still", "not");
 
   static final Pattern VOLTS = Pattern.compile("-?[0-9]+(?:[.,][0-9]+)?v(?:olts?)?");
 
@@ -121,7 +121,10 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
    * of a level that it is not there, or not always.
    */
   Optional<String> state(List<String> words) {
-    if (Stream.of("toggling", "high", "low", "floating").filter(m -> any(words, m)).count() > 1) {
+    if (Stream.of("toggling", "high", "low", "floating", "between")
+            .filter(m -> any(words, m))
+            .count()
+        > 1) {
       return Optional.empty();
     }
     Optional<String> measured =
@@ -137,7 +140,7 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
       boolean stands = any(words, "still") && !any(words, "speed");
       return Optional.of(any(words, "not") || stands ? "0 Hz" : "toggling");
     }
-    for (String level : List.of("high", "low", "floating")) {
+    for (String level : List.of("high", "low", "floating", "between")) {
       if (any(words, level)) {
         boolean stands =
             words.stream().anyMatch(w -> means(w, "still") && !means(w, "held") && !isFiller(w));

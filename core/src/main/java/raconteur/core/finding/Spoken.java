@@ -194,7 +194,18 @@ final class Spoken {
   private void byTask() {
     Optional<Part> part = part(parts.getFirst());
     for (String word : List.copyOf(words)) {
-      List<String> all = part.map(p -> PinTask.pins(p, word)).orElse(List.of());
+      int next = words.indexOf(word) + 1;
+      Optional<String> numbered =
+          next < words.size() && words.get(next).matches("[0-9]{1,2}")
+              ? part.flatMap(p -> PinTask.numbered(p, word, words.get(next)))
+              : Optional.empty();
+      if (numbered.isPresent()) {
+        words.remove(next);
+      }
+      List<String> all =
+          numbered
+              .map(List::of)
+              .orElseGet(() -> part.map(p -> PinTask.pins(p, word)).orElse(List.of()));
       boolean allOfThem = all.size() > 1 && (word.endsWith("s") || words.contains("all"));
       if (speech.state(words).isPresent() && (all.size() == 1 || allOfThem)) {
         words.remove(word);
@@ -418,7 +429,7 @@ final class Spoken {
   /** The words that mean none of these and are none of those taken otherwise. */
   private List<String> unknown(Set<String> taken, String... meanings) {
     return words.stream()
-        .filter(w -> !taken.contains(w) && !speech.isFiller(w) && !isTypeOfOne(w))
+        .filter(w -> !taken.contains(w) && !speech.isFiller(w) && !isKindOfOne(w))
         .filter(w -> parts.isEmpty() || !isPurpose(w))
         .filter(w -> Arrays.stream(meanings).noneMatch(m -> speech.means(w, m)))
         .toList();
@@ -428,10 +439,18 @@ final class Spoken {
     return !isVerdict(word) && word.matches("[a-z]{4,}") && !Purposes.parts(board, word).isEmpty();
   }
 
-  /** Whether a word is the type number of a part that is named. */
-  private boolean isTypeOfOne(String word) {
+  /** Whether a word is what a part that is named is called by: its type, ROM, custom. */
+  private boolean isKindOfOne(String word) {
     return parts.stream()
-        .anyMatch(p -> part(p).filter(x -> x.device().name().equalsIgnoreCase(word)).isPresent());
+        .anyMatch(
+            p ->
+                part(p)
+                    .filter(
+                        x ->
+                            x.device().name().equalsIgnoreCase(word)
+                                || PartsByKind.isKind(x, word)
+                                || (x.device().isUnknown() && word.equals("custom")))
+                    .isPresent());
   }
 
   private void ofParts(List<Frame> frames) {
@@ -515,13 +534,23 @@ final class Spoken {
 
   /** What was tried on parts, and what came of it. */
   private void tried(List<Frame> frames, String all) {
-    String came = any("same") ? "same" : any("cured") ? "cured" : any("changed") ? "changed" : "";
+    boolean none = any("same") || (any("effect") && any("not"));
+    String came =
+        none ? "same" : any("cured") ? "cured" : any("changed") || any("effect") ? "changed" : "";
     boolean one = parts.size() == 1;
     if (any("swapped") && parts.size() == 2) {
       frames.add(
           new Frame(
               "exchanged " + all + " " + came,
-              unknown(Set.of(), "swapped", "same", "cured", "changed", "not", "with one another")));
+              unknown(
+                  Set.of(),
+                  "swapped",
+                  "same",
+                  "effect",
+                  "cured",
+                  "changed",
+                  "not",
+                  "with one another")));
     }
     if (came.isEmpty() || !one) {
       return;
@@ -534,6 +563,7 @@ final class Spoken {
           "swapped",
           "replaced",
           "same",
+          "effect",
           "cured",
           "changed",
           "not",
@@ -545,6 +575,7 @@ final class Spoken {
           "piggyback " + all + (came.equals("same") ? " same" : " changed"),
           "piggybacked",
           "same",
+          "effect",
           "cured",
           "changed",
           "not",
@@ -566,6 +597,7 @@ final class Spoken {
                     verb + " " + all + " " + stays,
                     how,
                     "same",
+                    "effect",
                     "cured",
                     "changed",
                     "not",
@@ -602,7 +634,17 @@ final class Spoken {
     // With a figure “ok” is what the figure says anyway.
     String figured = shown.endsWith("Hz") || shown.endsWith("V") ? "good" : "not";
     String[] meant = {
-      "high", "low", "toggling", "floating", "still", "not", "bad", "speed", figured
+      "high",
+      "low",
+      "toggling",
+      "floating",
+      "between",
+      "still",
+      "held",
+      "not",
+      "bad",
+      "speed",
+      figured
     };
     if (!pins.isEmpty() && nets.isEmpty()) {
       add(frames, String.join(" ", pins) + " " + shown, meant);
@@ -766,8 +808,9 @@ final class Spoken {
                 .filter(w -> isTopic(w) || speech.means(w, "plain colour"))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
         for (int i = 1; i < words.size(); i++) {
-          // Of two joysticks which one is no more than a detail here.
-          if (shown.isAbout(words.get(i - 1)) && words.get(i).matches("[1-4]")) {
+          // Of two joysticks, or of keys, which one is no more than a detail here.
+          boolean ofThem = shown.isAbout(words.get(i - 1)) || topics.contains(words.get(i - 1));
+          if (ofThem && words.get(i).matches("[a-z0-9](?:[-/][a-z0-9])?")) {
             topics.add(words.get(i));
           }
         }

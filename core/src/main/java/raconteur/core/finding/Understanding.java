@@ -34,14 +34,17 @@ public sealed interface Understanding {
   }
 
   /**
-   * Some of it is clear and the rest is not: what is clear is kept only where that is confirmed,
-   * and with it a note of all that was said.
+   * Several lines that are kept only where that is confirmed: one of them has to be, or some of
+   * what was said is not clear; then a note of all that was said is the last of them.
    *
-   * @param lines what is clear, in the order it was said, then the note
+   * @param lines what is clear, in the order it was said
+   * @param left what is not
    */
-  record Proposed(List<Understood> lines, String sentence) implements Understanding {
+  record Proposed(List<Understood> lines, List<String> left, String sentence)
+      implements Understanding {
     public Proposed {
       lines = List.copyOf(lines);
+      left = List.copyOf(left);
     }
   }
 

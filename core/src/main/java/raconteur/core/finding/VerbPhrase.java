@@ -13,7 +13,7 @@ abstract class VerbPhrase implements Phrase {
   }
 
   @Override
-  public final boolean begins(Words words) {
+  public boolean begins(Words words) {
     return words.nextIs(verb);
   }
 

@@ -94,6 +94,11 @@ final class Words {
     offer(candidates);
   }
 
+  /** All words from here on without taking them. */
+  String ahead() {
+    return String.join(" ", words.subList(Math.min(at, words.size()), words.size()));
+  }
+
   String rest() {
     String rest = String.join(" ", words.subList(Math.min(at, words.size()), words.size()));
     at = words.size();

@@ -26,7 +26,8 @@ public final class BenchGuard {
     if (understanding instanceof Understanding.InTurn(List<Understanding.Understood> lines)) {
       return each(lines, board, telling).orElse(understanding);
     }
-    if (understanding instanceof Understanding.Proposed(List<Understanding.Understood> lines, _)) {
+    if (understanding
+        instanceof Understanding.Proposed(List<Understanding.Understood> lines, _, _)) {
       return each(lines, board, telling).orElse(understanding);
     }
     if (!(understanding instanceof Understanding.Understood(Statement said, String sentence))) {

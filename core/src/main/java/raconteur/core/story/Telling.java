@@ -263,8 +263,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           all.forEach(one -> meanings.add(counts(one.statement())));
           yield meanings;
         }
-        case Understanding.Proposed(List<Understanding.Understood> _, String why) ->
-            List.of(new Told.Unread(why));
+        case Understanding.Proposed(var _, var _, String why) -> List.of(new Told.Unread(why));
         case Understanding.Unfinished(String why) -> List.of(new Told.Unread(why));
         case Understanding.Refused(String why) -> List.of(new Told.Unread(why));
       };

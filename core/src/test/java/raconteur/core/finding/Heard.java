@@ -15,10 +15,10 @@ final class Heard {
       case Understanding.InTurn(List<Understanding.Understood> lines) ->
           lines.stream().map(l -> l.statement().line()).collect(Collectors.joining("; "));
       // Of a note alone nothing was understood.
-      case Understanding.Proposed(List<Understanding.Understood> lines, String why)
+      case Understanding.Proposed(List<Understanding.Understood> lines, var _, String why)
           when lines.size() == 1 ->
           "✗ " + why;
-      case Understanding.Proposed(List<Understanding.Understood> lines, String _) ->
+      case Understanding.Proposed(List<Understanding.Understood> lines, var _, String _) ->
           lines.stream().map(l -> l.statement().line()).collect(Collectors.joining("; ", "? ", ""));
       case Understanding.Unfinished(String why) -> "… " + why;
       case Understanding.Refused(String why) -> "✗ " + why;

@@ -83,6 +83,33 @@ class SaidElsewhereTest {
     assertThat(kept(board, said)).isEqualTo(usual);
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "U1 doesn't fetch | U1 stopped",
+        "nothing on the data bus | U1 stopped",
+        "C1 in the reset circuit leaky | found C1 leaky",
+        "dead test cartridge shows nothing | flash none",
+        "diag cart flashes border 4 times | flash 4",
+        "screen fills with coloured squares then blank | screen garbage; screen blank",
+        "picture ok but keyboard dead | function keyboard bad",
+        "keys 1-5 dead, rest fine | screen keys",
+        "U20 socket pins black | damage corrosion U20",
+        "U21 -12V missing | -12V at U21 0 V",
+        "U7 output 4 dead | U7.12 0 Hz",
+        "U9 outputs fighting | U9.3 U9.5 U9.7 U9.9 U9.12 U9.14 U9.16 U9.18 between",
+        "pulled U14, M3 now toggles | ? pull U14; U14.14 toggling",
+        "replaced TN-3 from donor board, works! | mended U19 replaced; screen works",
+        "donor TN-2 made no difference | swap U4 good same",
+        "TN-2 runs at 60 degrees | U4 60 C",
+        "14MHz present at U2 pin 2 but not at pin 4 | U2.2 14000000 Hz; U2.4 0 Hz",
+        "serial port no output, TXL stuck high at U21 pin 3 | screen no-line; U21.3 high",
+      })
+  void onAnotherComputer(String said, String usual) {
+    assertThat(kept("tern-1", said)).isEqualTo(usual);
+  }
+
   /** Once taken for a symptom that the line does not speak of, or for another part's exchange. */
   @ParameterizedTest
   @CsvSource(
@@ -93,6 +120,9 @@ class SaidElsewhereTest {
         "heron-1 | flickering picture that settles after ten minutes | screen blank",
         "heron-1 | shift key stuck down | screen rolling",
         "heron-1 | socket of U1 replaced | mended U1 replaced",
+        "tern-1 | stripes change when I press on U7 | same",
+        "tern-1 | serial port no output | serial",
+        "tern-1 | set of keys dead | set",
       })
   void isNotTakenFor(String board, String said, String wrong) {
     assertThat(kept(board, said)).doesNotContain(wrong);

@@ -198,7 +198,7 @@ public final class CaseDesk {
       case Understanding.InTurn(List<Understanding.Understood> lines) -> keepInTurn(lines);
       case Understanding.Asked asking when question.equals(line) -> keep(asking.statement());
       case Understanding.Asked asking -> ask(line, asking.sentence());
-      case Understanding.Proposed(List<Understanding.Understood> lines, _)
+      case Understanding.Proposed(List<Understanding.Understood> lines, _, _)
           when question.equals(line) ->
           keepInTurn(lines);
       case Understanding.Proposed proposed -> ask(line, proposed.sentence());
