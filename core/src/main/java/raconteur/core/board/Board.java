@@ -3,10 +3,12 @@ package raconteur.core.board;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
@@ -67,7 +69,7 @@ public final class Board {
     symptoms =
         index(
             contents.symptoms().isEmpty()
-                ? UsualSymptoms.of(contents.parts())
+                ? UsualSymptoms.of(contents.parts(), sorted, nets.values(), supplyNets())
                 : contents.symptoms(),
             SymptomCard::id);
     symptomsBeside =
@@ -81,6 +83,12 @@ public final class Board {
       }
     }
     nets.values().stream().filter(net -> !isSupply(net.name())).forEach(this::drivenByUnknown);
+  }
+
+  private Set<String> supplyNets() {
+    Set<String> names = new HashSet<>(Set.of(ground));
+    rails.values().forEach(rail -> names.add(rail.net()));
+    return names;
   }
 
   /**

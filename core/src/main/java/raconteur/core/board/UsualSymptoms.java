@@ -10,6 +10,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.regex.PatternSyntaxException;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
 import raconteur.core.data.Loaded;
@@ -39,6 +41,43 @@ public final class UsualSymptoms {
   static List<SymptomCard> of(Collection<Part> parts) {
     return shipped().stream().map(card -> withParts(card, parts)).toList();
   }
+
+  /**
+   * The same of a board with nets: what makes a line that is named for it shows a card when it
+   * fails, and what else is in its block hardly ever.
+   *
+   * @param sorted the parts in their blocks
+   * @param supplies names of nets that are no signals
+   */
+  static List<SymptomCard> of(
+      Collection<Part> parts, Collection<Part> sorted, Collection<Net> nets, Set<String> supplies) {
+    return of(parts).stream().map(card -> byLines(card, sorted, nets, supplies)).toList();
+  }
+
+  private static SymptomCard byLines(
+      SymptomCard card, Collection<Part> sorted, Collection<Net> nets, Set<String> supplies) {
+    Serving serving = Holder.SHIPPED.serving().get(card.id());
+    if (serving == null || serving.lines().isEmpty()) {
+      return card;
+    }
+    Set<String> makers = LinesServed.by(serving.lines(), sorted, nets, supplies);
+    if (makers.isEmpty()) {
+      return card;
+    }
+    Map<String, Double> chances = new LinkedHashMap<>(card.chances());
+    for (Part part : sorted) {
+      double byBlock = card.chances().getOrDefault(part.block(), 0.0);
+      if (makers.contains(part.designator())) {
+        chances.put(part.designator(), serving.chance());
+      } else if (SHOWN_BY_SOME.contains(part.block()) && byBlock > 0) {
+        chances.putIfAbsent(part.designator(), byBlock * LISTED_ELSEWHERE);
+      }
+    }
+    return new SymptomCard(card.id(), card.title(), chances, card.origin());
+  }
+
+  /** Blocks whose parts each make something else. */
+  private static final List<String> SHOWN_BY_SOME = List.of("video", "io");
 
   /**
    * What a board with cards of its own can be seen to do beside them, in its own blocks: what only
@@ -152,10 +191,12 @@ public final class UsualSymptoms {
    * Parts that show a symptom when they fail.
    *
    * @param words they are called by one of these
+   * @param lines or make a line of one of these names
    */
-  record Serving(List<String> words, double chance) {
+  record Serving(List<String> words, List<Pattern> lines, double chance) {
     Serving {
       words = List.copyOf(words);
+      lines = List.copyOf(lines);
     }
   }
 
@@ -185,7 +226,9 @@ public final class UsualSymptoms {
               blockWords.put(block, words.items().stream().map(Datum::text).toList());
             });
     for (Datum item : root.get("symptoms").items()) {
-      item.onlyKnows(Set.of("symptom", "also", "title", "chances", "parts for", "chance of those"));
+      item.onlyKnows(
+          Set.of(
+              "symptom", "also", "title", "chances", "parts for", "lines for", "chance of those"));
       String id = item.get("symptom").text();
       for (Datum word : item.get("also").items()) {
         if (otherWords.put(word.text(), id) != null) {
@@ -207,11 +250,20 @@ public final class UsualSymptoms {
             id,
             new Serving(
                 item.get("parts for").items().stream().map(Datum::text).toList(),
+                item.itemsOrNone("lines for").stream().map(UsualSymptoms::name).toList(),
                 item.get("chance of those").between(0, 1)));
       }
       cards.add(new SymptomCard(id, item.get("title").text(), chances, origin));
     }
     return new Read(cards, otherWords, serving, blockWords);
+  }
+
+  private static Pattern name(Datum said) {
+    try {
+      return Pattern.compile(said.text(), Pattern.CASE_INSENSITIVE);
+    } catch (PatternSyntaxException e) {
+      throw said.wrong("not a regular expression: " + e.getDescription());
+    }
   }
 
   private static final class Holder {

@@ -37,6 +37,9 @@ public final class FaultCatalogue {
   /** How likely a part is that has both lines and was not held by the meter, beside the copper. */
   private static final double INSIDE_UNASKED = 0.1;
 
+  /** Nobody holds a meter to two lines that have nothing to do with one another for no reason. */
+  private static final double WITH_A_REASON = 10;
+
   private final List<Fault> faults;
   private final double[] odds;
   private final List<Place> places;
@@ -392,10 +395,16 @@ public final class FaultCatalogue {
                 new Fault(new Place.Inside(first.get(), second.get(), one, other), FaultMode.SHORT);
             if (!faults.contains(inside)) {
               // Held against pins of one part the meter speaks of that part first.
+              // On a supply, which every part has, it speaks of none more than of another.
               boolean held =
-                  part.designator().equals(way.one().part())
-                      && part.designator().equals(way.other().part());
-              add(inside.place(), inside.mode(), rare() * (held ? 1 : INSIDE_UNASKED));
+                  board.isSupply(one)
+                      || board.isSupply(other)
+                      || (part.designator().equals(way.one().part())
+                          && part.designator().equals(way.other().part()));
+              add(
+                  inside.place(),
+                  inside.mode(),
+                  rare() * WITH_A_REASON * (held ? 1 : INSIDE_UNASKED));
             }
           }
         }
@@ -513,7 +522,7 @@ public final class FaultCatalogue {
         if (way.joined() && apart && !byNets.containsKey(Set.of(one, other))) {
           Place.Bridge bridge = new Place.Bridge(way.one(), way.other(), one, other);
           byNets.put(Set.of(one, other), new Neighbours(bridge));
-          add(bridge, FaultMode.SHORT, rare());
+          add(bridge, FaultMode.SHORT, rare() * WITH_A_REASON);
         }
       }
     }

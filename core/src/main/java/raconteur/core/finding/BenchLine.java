@@ -104,6 +104,9 @@ public final class BenchLine {
       case Understanding.Unfinished _ ->
           reworded(line, context, true)
               .or(() -> Spoken.ofOneLine(board, line, u -> asSaid(u, context)))
+              .or(
+                  () ->
+                      several ? inTurn(line, context).filter(BenchLine::isTaken) : Optional.empty())
               .orElse(asSaid);
       case Understanding.Refused _ ->
           inOtherWords(line, context, several)
@@ -127,16 +130,17 @@ public final class BenchLine {
     if (reworded.filter(u -> !(u instanceof Understanding.Refused)).isPresent()) {
       return reworded;
     }
-    Optional<Understanding> inTurn =
-        several
-            ? new Breath(board, (piece, now) -> heard(piece, now, false), line).taken(context)
-            : Optional.empty();
+    Optional<Understanding> inTurn = several ? inTurn(line, context) : Optional.empty();
     if (inTurn.filter(u -> !(u instanceof Understanding.Proposed)).isPresent()) {
       return inTurn;
     }
     return atOnce(line, context, reworded)
         .filter(u -> inTurn.isEmpty() || isTaken(u))
         .or(() -> inTurn);
+  }
+
+  private Optional<Understanding> inTurn(String line, BenchContext context) {
+    return new Breath(board, (piece, now) -> heard(piece, now, false), line).taken(context);
   }
 
   private static boolean isTaken(Understanding heard) {

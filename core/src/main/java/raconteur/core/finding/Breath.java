@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
+import raconteur.core.board.Net;
 import raconteur.core.board.Rail;
 
 /**
@@ -47,6 +48,11 @@ final class Breath {
 
   private static final Pattern A_PART = Pattern.compile("\\b([A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)\\b");
 
+  /** Something said of a line at another place: {@code dead at J2}. */
+  private static final Pattern ELSEWHERE =
+      Pattern.compile(
+          "(?i)(?:[a-z]+ ){1,3}(?:at|on) (?:the )?[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:[ .].*)?");
+
   /** Of the board as it is now, and of no part. */
   private static final Pattern OF_THE_BOARD =
       Pattern.compile("(?i)\\b(?:still|board|game|it|screen|picture|same|now)\\b");
@@ -80,6 +86,9 @@ final class Breath {
   private final List<String> left = new ArrayList<>();
   private Optional<Understanding.Asked> question = Optional.empty();
 
+  /** The line the piece before began with; empty for none. */
+  private String lastLine = "";
+
   /** What is said of a mend that nobody understood. */
   private Optional<Understanding> unsaidMend = Optional.empty();
 
@@ -112,7 +121,7 @@ final class Breath {
     for (int i = 0; i < pieces.size(); i++) {
       String piece = pieces.get(i);
       String next = i + 1 < pieces.size() ? pieces.get(i + 1) : "";
-      Understanding taken = hear.apply(piece, now);
+      Understanding taken = pieceOf(piece, now);
       if (!isClear(taken) && !next.isEmpty()) {
         // "swapped U5, no change" is one thing, in two pieces.
         Understanding both = hear.apply(piece + " " + next, now);
@@ -130,6 +139,7 @@ final class Breath {
       if (!take(piece, taken)) {
         return all.isEmpty() && i + 1 == pieces.size() ? Optional.empty() : unsaidMend;
       }
+      lastLine = line(piece).orElse("");
       lastNamed = rail(piece).or(() -> onlyPart(piece)).orElse(lastNamed);
       if (!all.isEmpty() && all.getLast().statement() instanceof Finding.Symptom(String card)) {
         now = now.showing(card);
@@ -144,6 +154,16 @@ final class Breath {
 
   private static boolean isAsked(Understanding taken) {
     return taken instanceof Understanding.Asked;
+  }
+
+  /** The line a piece begins with. */
+  private Optional<String> line(String piece) {
+    String first = piece.strip().split("\\s", 2)[0];
+    return board.nets().stream()
+        .map(Net::name)
+        .filter(n -> n.replace("/", "").equalsIgnoreCase(first.replace("/", "")))
+        .filter(n -> !n.matches("[a-z]+") && board.part(n).isEmpty())
+        .findFirst();
   }
 
   /** The rail a piece begins with. */
@@ -166,6 +186,18 @@ final class Breath {
     }
     List<String> once = named.stream().distinct().toList();
     return once.isEmpty() ? Optional.empty() : Optional.of(once.size() == 1 ? once.getFirst() : "");
+  }
+
+  private Understanding pieceOf(String piece, BenchContext now) {
+    return ofTheSameLine(piece, now).orElseGet(() -> hear.apply(piece, now));
+  }
+
+  /** What is said of the line of the piece before, at another place. */
+  private Optional<Understanding> ofTheSameLine(String piece, BenchContext now) {
+    return lastLine.isEmpty() || !ELSEWHERE.matcher(piece.strip()).matches()
+        ? Optional.empty()
+        : Optional.of(hear.apply(lastLine + " " + piece.strip(), now))
+            .filter(u -> u instanceof Understanding.Understood);
   }
 
   /** A reading or a mend of the part that was named before, or of the rail at another part. */

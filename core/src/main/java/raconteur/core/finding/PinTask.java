@@ -50,6 +50,8 @@ final class PinTask {
           Optional.of(p -> !p.kind().drives() && PinRole.ENABLE.fits(p.name()));
       case "select", "selects" ->
           Optional.of(p -> !p.kind().drives() && PinRole.SELECT.fits(p.name()));
+      case "address" -> Optional.of(p -> p.name().matches("(?i)AD?[0-9]{1,2}"));
+      case "data" -> Optional.of(p -> p.name().matches("(?i)A?D[0-9]{1,2}"));
       case "carry" -> Optional.of(p -> p.name().matches("(?i)[/~]?(RCO|RC|TC|CO|COUT|C4)[12]?"));
       case "clear" -> Optional.of(p -> p.name().matches("(?i)[/~]?[12]?(CLR|MR|CL|CD)[12]?"));
       case "load" -> Optional.of(p -> p.name().matches("(?i)[/~]?(LD|LOAD|PE|PL|SH/?LD)"));

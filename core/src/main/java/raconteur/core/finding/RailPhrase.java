@@ -96,8 +96,9 @@ final class RailPhrase implements Phrase {
     return atPart(words, rail, words.part(), words.volts());
   }
 
-  private static Understanding atPart(Words words, Rail rail, Part part, double volts) {
+  private static Understanding atPart(Words words, Rail said, Part part, double volts) {
     words.end();
+    Rail rail = meant(words.board(), said, part);
     Finding reading = new Finding.FarVolts(rail.name(), part.designator(), volts);
     if (!feeds(words.board(), rail, part)) {
       return new Understanding.Asked(
@@ -116,6 +117,17 @@ final class RailPhrase implements Phrase {
         ? new Understanding.Asked(
             reading, said + ", more than the rail itself: is that meant in mV? Enter keeps it.")
         : new Understanding.Understood(reading, said + ".");
+  }
+
+  /**
+   * Of rails of the same volts the one a part hangs on: 12 V behind a coil is 12 V all the same.
+   */
+  private static Rail meant(Board board, Rail said, Part part) {
+    List<Rail> others =
+        board.rails().stream()
+            .filter(r -> r.volts() == said.volts() && feeds(board, r, part))
+            .toList();
+    return !feeds(board, said, part) && others.size() == 1 ? others.getFirst() : said;
   }
 
   private static Understanding dummy(Words words, Rail rail) {

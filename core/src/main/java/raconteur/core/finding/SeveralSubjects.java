@@ -364,7 +364,7 @@ record SeveralSubjects(
       if (net.isEmpty()) {
         return Optional.empty();
       }
-      String shown = " " + String.join(" ", words.subList(1, at));
+      String shown = " " + shown(words.subList(1, at));
       for (String word : words.subList(at + 1, words.size())) {
         if (isAnd(word)) {
           continue;

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -47,7 +48,7 @@ final class Spoken {
   private static final Set<String> OF_A_LINE =
       Set.of(
           "line", "lines", "signal", "signals", "clock", "clocks", "output", "input", "select",
-          "strobe", "enable", "chip");
+          "strobe", "enable", "chip", "bus");
 
   /** What is put in, and nothing of what came of it. */
   private static final Pattern KNOWN_GOOD =
@@ -206,7 +207,9 @@ final class Spoken {
           numbered
               .map(List::of)
               .orElseGet(() -> part.map(p -> PinTask.pins(p, word)).orElse(List.of()));
-      boolean allOfThem = all.size() > 1 && (word.endsWith("s") || words.contains("all"));
+      boolean plural =
+          word.endsWith("s") || Stream.of("all", "lines", "pins", "bus").anyMatch(words::contains);
+      boolean allOfThem = all.size() > 1 && plural;
       if (speech.state(words).isPresent() && (all.size() == 1 || allOfThem)) {
         words.remove(word);
         parts.clear();

@@ -136,7 +136,7 @@ public final class Advisor {
   }
 
   private Advice advise(Telling telling, BiFunction<Diagnoser, Telling, Diagnosis> diagnose) {
-    Condition condition = telling.condition().withSurprisesOnly(board);
+    Condition condition = telling.conditionOf(board);
     if (!condition.equals(reasoning.condition())) {
       reasoning = reasoning(condition);
     }

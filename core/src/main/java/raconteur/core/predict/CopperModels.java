@@ -12,9 +12,34 @@ import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Conclusion;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.WayToGround;
 
 /** How ways from pin to pin come out: held with a meter, or looked at. */
 record CopperModels(Board board, Readings readings) {
+
+  /** Ohms from a line to ground that are a short, or none. */
+  TestModel<?> toGround(Finding.PinOhms wanted, Finding.Continuity way) {
+    Map<String, Finding> outcomes = new LinkedHashMap<>();
+    outcomes.put("joined", new Finding.PinOhms(wanted.pin(), SHORT_OHMS));
+    outcomes.put("open", new Finding.PinOhms(wanted.pin(), USUAL_OHMS));
+    String line = netOf(way.one());
+    String ground = netOf(way.other());
+    return new ConditionModel(
+        readings,
+        "continuity",
+        List.of("apart", "bridged"),
+        fault -> bridged(fault, line, ground),
+        found -> {
+          var read = WayToGround.of(board, (Finding.PinOhms) found);
+          return read.filter(Finding.Continuity::joined).isPresent() ? "joined" : "open";
+        },
+        outcomes);
+  }
+
+  /** Stand for what is read of a short and of a good line. */
+  private static final double SHORT_OHMS = 1;
+
+  private static final double USUAL_OHMS = 5000;
 
   TestModel<?> continuity(Finding.Continuity wanted) {
     Map<String, Finding> outcomes = new LinkedHashMap<>();

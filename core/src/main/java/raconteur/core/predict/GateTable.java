@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import raconteur.core.device.Expression;
 import raconteur.core.device.Gate;
 import raconteur.core.device.Signal;
@@ -55,6 +56,28 @@ final class GateTable {
     }
     return new GateTable(rows);
   }
+
+  /** A comparator or an amplifier: what moves at an input moves its output, mostly. */
+  static GateTable ofAnalogue(int inputs, LineStates states) {
+    List<double[]> rows = new ArrayList<>();
+    double[] moves =
+        LineStates.mixed(FOLLOWS, states.predicted(Signal.TOGGLING), states.predicted(NOT_SAID));
+    int count = (int) Math.round(Math.pow(LineStates.COUNT, inputs));
+    for (int row = 0; row < count; row++) {
+      int each = row;
+      boolean moving =
+          IntStream.range(0, inputs)
+              .anyMatch(
+                  i -> LineStates.STATES[each / STRIDES[i] % LineStates.COUNT] == Signal.TOGGLING);
+      rows.add(moving ? moves : states.predicted(NOT_SAID));
+    }
+    return new GateTable(rows);
+  }
+
+  /** How surely it follows; what small swings do is not known. Common practice, no source. */
+  private static final double FOLLOWS = 0.97;
+
+  private static final Optional<Signal> NOT_SAID = Optional.empty();
 
   private static double[] made(
       CompiledGate gate,

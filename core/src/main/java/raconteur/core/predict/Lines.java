@@ -190,8 +190,16 @@ final class Lines {
     if (inputs.isEmpty()
         || inputs.size() > GateTable.MOST_INPUTS
         || names.contains(net.name())
-        || !mayFollow(gate.get(), inputs)) {
+        || !(isAnalogue(driver) || mayFollow(gate.get(), inputs))) {
       return Optional.empty();
+    }
+    if (isAnalogue(driver)) {
+      return Optional.of(
+          new GateInFront(
+              driver,
+              GateTable.ofAnalogue(inputs.size(), states),
+              inputs,
+              Collections.unmodifiableSet(names)));
     }
     List<Integer> ids = inputs.stream().map(p -> nets.id(p).orElseThrow()).toList();
     return Optional.of(
@@ -200,6 +208,10 @@ final class Lines {
             GateTable.of(gate.get(), ids, supplies, healthy(driver), states),
             inputs,
             Collections.unmodifiableSet(names)));
+  }
+
+  private boolean isAnalogue(PinRef pin) {
+    return board.part(pin.part()).filter(p -> p.device().isAnalogue()).isPresent();
   }
 
   /**
@@ -264,16 +276,28 @@ final class Lines {
     Map<PinRef, Signal> seen = new HashMap<>();
     Set<PinRef> disputed = new HashSet<>();
     for (DatedFinding other : told) {
-      if (other.finding() instanceof Finding.Probe(PinRef pin, Signal shown)
-          && sameState(other.moment(), moment)) {
-        Signal before = seen.put(pin, shown);
-        if (before != null && before != shown) {
+      Optional<Signal> shown =
+          sameState(other.moment(), moment) ? shown(other.finding()) : Optional.empty();
+      if (shown.isPresent()) {
+        PinRef pin = pin(other.finding());
+        Signal before = seen.put(pin, shown.get());
+        if (before != null && before != shown.get()) {
           disputed.add(pin);
         }
       }
     }
     seen.keySet().removeAll(disputed);
     return seen;
+  }
+
+  /** What a probe showed, or a counter: a line that is counted moves. */
+  private static Optional<Signal> shown(Finding finding) {
+    return switch (finding) {
+      case Finding.Probe(PinRef _, Signal shown) -> Optional.of(shown);
+      case Finding.Frequency(PinRef _, double hertz) when hertz > 0 -> Optional.of(Signal.TOGGLING);
+      case Finding.Frequency _ -> Optional.of(Signal.STILL);
+      case Finding _ -> Optional.empty();
+    };
   }
 
   static boolean sameState(Moment one, Moment other) {
@@ -297,7 +321,24 @@ final class Lines {
             (shown == Signal.TOGGLING ? moving : still).add(lineOf(pin).name());
           }
         });
-    if (moving.size() >= ENOUGH_LINES) {
+    // A chip one output of which moves as it does on a good board was told by the program to do so.
+    boolean itsTwinMoves =
+        nets.soleDriver(line)
+            .filter(driver -> !activity.isProcessors(driver))
+            .filter(
+                driver ->
+                    moving.stream()
+                        .flatMap(each -> board.net(each).stream())
+                        .flatMap(each -> nets.soleDriver(each).stream())
+                        .anyMatch(
+                            other ->
+                                other.part().equals(driver.part())
+                                    && board
+                                        .part(driver.part())
+                                        .filter(p -> p.device().gates().isEmpty())
+                                        .isPresent()))
+            .isPresent();
+    if (itsTwinMoves || moving.size() >= ENOUGH_LINES) {
       return Optional.of(true);
     }
     return moving.isEmpty() && still.size() >= ENOUGH_LINES ? Optional.of(false) : Optional.empty();

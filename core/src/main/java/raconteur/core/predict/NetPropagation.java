@@ -72,10 +72,17 @@ public final class NetPropagation {
         .orElse(List.of());
   }
 
-  /** The pin that alone drives a line. */
+  /** The pin that alone drives a line; a port's pin that lies at an output is an input there. */
   Optional<PinRef> soleDriver(Net net) {
     List<PinRef> drivers = drivers(net);
-    return drivers.size() == 1 ? Optional.of(drivers.getFirst()) : Optional.empty();
+    if (drivers.size() == 1) {
+      return Optional.of(drivers.getFirst());
+    }
+    List<PinRef> outputs =
+        drivers.stream().filter(d -> board.kind(d) != PinKind.BIDIRECTIONAL).toList();
+    return outputs.size() == 1 && board.kind(outputs.getFirst()) != PinKind.THREE_STATE
+        ? Optional.of(outputs.getFirst())
+        : Optional.empty();
   }
 
   /** Whether a resistor holds a line where nothing drives it. */

@@ -15,6 +15,7 @@ import raconteur.core.fault.Fault;
 import raconteur.core.finding.Conclusion;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.TestKind;
+import raconteur.core.finding.WayToGround;
 import raconteur.core.judge.RailVoltage;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
@@ -287,6 +288,8 @@ public final class Predictor {
       case Finding.Swap swap -> new SwapModel(readings, swap.part());
       case Finding.Symptom shown -> new SymptomModel(shared(), shown.card());
       case Finding.Heat heat -> passiveModels.heat(heat.part());
+      case Finding.PinOhms ohms when saysMoreThanItsPeers(ohms, expectation) ->
+          copperModels.toGround(ohms, WayToGround.of(board, ohms).orElseThrow());
       case Finding.Temperature _, Finding.PinOhms _ when expectation instanceof Expectation.None ->
           new NoModel(finding);
       case Finding.Temperature temperature ->
@@ -326,6 +329,13 @@ public final class Predictor {
       case Finding.FunctionCheck check ->
           PathModel.function(shared(), check, expectation instanceof Expectation.Complaint);
     };
+  }
+
+  /** A short is one whatever its peers read; without peers a good figure is no short. */
+  private boolean saysMoreThanItsPeers(Finding.PinOhms ohms, Expectation expectation) {
+    return WayToGround.of(board, ohms)
+        .filter(way -> way.joined() || expectation instanceof Expectation.None)
+        .isPresent();
   }
 
   private Shared shared() {

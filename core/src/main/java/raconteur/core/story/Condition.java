@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.Net;
@@ -55,8 +56,21 @@ public record Condition(
     atParts = List.copyOf(atParts);
   }
 
+  /** The same with more that a meter found. */
+  Condition alsoMeasured(List<Finding.Continuity> more) {
+    return new Condition(
+        damage,
+        sockets,
+        foreign,
+        hurt,
+        missing,
+        sets,
+        Stream.concat(measured.stream(), more.stream()).distinct().toList(),
+        atParts);
+  }
+
   /** The same with only those measurements that are against the board's nets and rails. */
-  public Condition withSurprisesOnly(Board board) {
+  Condition withSurprisesOnly(Board board) {
     return new Condition(
         damage,
         sockets,

@@ -20,6 +20,7 @@ import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
 import raconteur.core.finding.Statement;
 import raconteur.core.finding.Understanding;
+import raconteur.core.finding.WayToGround;
 
 /**
  * A story replayed on its board: what each line means, and what the next line leans on.
@@ -159,6 +160,21 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
             .map(Finding.FarVolts.class::cast)
             .distinct()
             .toList());
+  }
+
+  /**
+   * The same with only what was measured against the board's nets and rails; a line that has next
+   * to no ohms to ground is joined to it.
+   */
+  public Condition conditionOf(Board board) {
+    List<Finding.Continuity> toGround =
+        findings().stream()
+            .map(DatedFinding::finding)
+            .filter(Finding.PinOhms.class::isInstance)
+            .flatMap(f -> WayToGround.of(board, (Finding.PinOhms) f).stream())
+            .distinct()
+            .toList();
+    return condition().alsoMeasured(toGround).withSurprisesOnly(board);
   }
 
   /** What one line, or one epoch, replaced more than one of. */
