@@ -131,7 +131,7 @@ public final class BenchLine {
       return reworded;
     }
     Optional<Understanding> inTurn = several ? inTurn(line, context) : Optional.empty();
-    if (inTurn.filter(u -> !(u instanceof Understanding.Proposed)).isPresent()) {
+    if (inTurn.filter(BenchLine::isTaken).isPresent()) {
       return inTurn;
     }
     return atOnce(line, context, reworded)
@@ -172,6 +172,14 @@ public final class BenchLine {
       spoken = spoken(named, context).or(() -> spoken(plain, context));
     }
     boolean strange = phrase(new Words(board, line)).isEmpty();
+    if (strange && spoken.filter(BenchLine::offersAPurpose).isPresent()) {
+      // Which of several parts is meant matters more than what else was said.
+      Optional<Understanding> offered = spoken;
+      spoken =
+          PartsByKind.which(board, plain)
+              .<Understanding>map(Understanding.Refused::new)
+              .or(() -> offered);
+    }
     return spoken
         .or(() -> PinTask.which(board, plain).map(Understanding.Refused::new))
         .or(
@@ -182,6 +190,11 @@ public final class BenchLine {
         .or(
             () ->
                 strange ? Purposes.near(board, plain).map(BenchLine::aPurpose) : Optional.empty());
+  }
+
+  private static boolean offersAPurpose(Understanding heard) {
+    return heard instanceof Understanding.Proposed(List<Understanding.Understood> lines, _, _)
+        && lines.stream().allMatch(l -> l.statement() instanceof Finding.FunctionCheck);
   }
 
   /** By what its words mean; one that begins with a usual verb is refused for what is wrong. */

@@ -8,7 +8,10 @@ import java.util.regex.Pattern;
  */
 final class LabelPhrase extends VerbPhrase {
   private static final int LONGEST = 60;
-  private static final Pattern A_NUMBER = Pattern.compile("[^ ]*[0-9?][^ ]*( .*)?");
+  private static final Pattern NO_FUNCTION =
+      Pattern.compile(
+          "(?i)(?!(?:port|ports|line|lines|link|output|input|out|in|socket|driver|comms|data|of|to"
+              + "|dead|bad|ok|good|works?|working|fails?|silent)\\b).*");
   private static final Pattern NO_WAY_OF_COMING =
       Pattern.compile("(?i)(?!(?:back|on|up|alive|out|down|good|right|again)\\b).*");
 
@@ -24,18 +27,17 @@ final class LabelPhrase extends VerbPhrase {
   }
 
   static LabelPhrase ofANumber(Bookkeeping.LabelKind kind, String example, String what) {
-    return new LabelPhrase(kind, example, what, A_NUMBER);
+    return new LabelPhrase(kind, example, what, NO_FUNCTION);
   }
 
   static LabelPhrase ofWhatCame(String example, String what) {
     return new LabelPhrase(Bookkeeping.LabelKind.CAME, example, what, NO_WAY_OF_COMING);
   }
 
-  /** One word behind the verb may still be on its way to a number. */
   @Override
   public boolean begins(Words words) {
     String text = words.ahead().replaceFirst("^[^ ]+ ?", "");
-    return super.begins(words) && (!text.contains(" ") || accepted.matcher(text).matches());
+    return super.begins(words) && accepted.matcher(text).matches();
   }
 
   @Override
@@ -44,9 +46,6 @@ final class LabelPhrase extends VerbPhrase {
       return new Understanding.Unfinished(what + ": type it.");
     }
     String text = words.rest();
-    if (!accepted.matcher(text).matches()) {
-      return new Understanding.Unfinished(what + ": say it like " + example() + ".");
-    }
     if (text.length() > LONGEST) {
       throw words.refuse(what + " has at most " + LONGEST + " characters.");
     }

@@ -42,6 +42,14 @@ final class PinTask {
     return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
   }
 
+  /** All pins of a port by its letter. */
+  static List<String> port(Part part, String letter) {
+    return part.device().pins().stream()
+        .filter(p -> p.name().matches("(?i)P" + letter + "[0-7]"))
+        .map(p -> part.pin(p.number()).toString())
+        .toList();
+  }
+
   private static Optional<Predicate<DevicePin>> named(String word) {
     return switch (word.toLowerCase(Locale.ROOT)) {
       case "output", "outputs", "out" -> Optional.of(PinTask::isOutput);

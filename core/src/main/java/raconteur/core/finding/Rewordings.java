@@ -75,7 +75,7 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   private static final String SOCKETED = "{socketed}";
 
   private static final List<String> CARRIED =
-      List.of("part", "pin", "pin2", "purpose", "rail", "state", "rest", "ohms");
+      List.of("part", "pin", "pin2", "purpose", "rail", "state", "rest", "ohms", "other");
 
   /** Between the lines of a rewording that comes to several. */
   static final String AND = " ; ";

@@ -145,6 +145,9 @@ final class Spoken {
     if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty()) {
       byTask();
     }
+    if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty() && !any("bad")) {
+      ofACrystal();
+    }
     if (pins.isEmpty() && nets.isEmpty()) {
       byPinName();
     }
@@ -191,6 +194,27 @@ final class Spoken {
     }
   }
 
+  /** A crystal that stands is a line that does. */
+  private void ofACrystal() {
+    if (part(parts.getFirst()).filter(p -> p.device().isCrystal()).isPresent() && any("not")) {
+      // What is printed on it.
+      words.removeIf(Speech::isMeasured);
+    }
+    part(parts.getFirst())
+        .filter(p -> p.device().isCrystal() && speech.state(words).isPresent())
+        .flatMap(
+            p ->
+                p.pins().stream()
+                    .filter(
+                        pin -> board.netOf(pin).filter(n -> !board.isSupply(n.name())).isPresent())
+                    .findFirst())
+        .ifPresent(
+            pin -> {
+              parts.clear();
+              pins.add(pin.toString());
+            });
+  }
+
   /** A part's outputs, or its only enable: {@code U34 outputs all high}. */
   private void byTask() {
     Optional<Part> part = part(parts.getFirst());
@@ -202,6 +226,16 @@ final class Spoken {
               : Optional.empty();
       if (numbered.isPresent()) {
         words.remove(next);
+      }
+      if (word.equals("port") && next < words.size() && words.get(next).matches("[a-d]")) {
+        List<String> port = part.map(p -> PinTask.port(p, words.get(next))).orElse(List.of());
+        if (!port.isEmpty() && speech.state(words).isPresent()) {
+          words.remove(next);
+          words.remove(word);
+          parts.clear();
+          pins.addAll(port);
+          return;
+        }
       }
       List<String> all =
           numbered
@@ -367,7 +401,9 @@ final class Spoken {
           && (clear || (taken instanceof Understanding.Unfinished && frame.isOfALine(spoken)))) {
         return Optional.of(taken);
       }
-      boolean unsaid = frame.unknown().stream().anyMatch(w -> w.matches(".*[0-9].*"));
+      // A figure is the half of a reading; which of several displays is dead the note says.
+      boolean unsaid =
+          frame.details() == 0 && frame.unknown().stream().anyMatch(w -> w.matches(".*[0-9].*"));
       boolean turned = Breath.TURNS_ROUND.matcher(String.join(" ", frame.unknown())).find();
       if (clear && !unsaid && !turned && proposed.isEmpty()) {
         proposed = Optional.of(Proposal.of(taken, frame.unknown()));
@@ -613,7 +649,8 @@ final class Spoken {
     if (pins.size() + nets.size() == 1 && any("ground") && (any("not") || any("joined"))) {
       board.net(board.ground()).ifPresent(nets::add);
     }
-    if (pins.size() + nets.size() == 2 && parts.isEmpty() && (any("joined") || any("open"))) {
+    boolean beside = parts.isEmpty() || any("around");
+    if (pins.size() + nets.size() == 2 && beside && (any("joined") || any("open"))) {
       boolean open = any("not") || !any("joined");
       List<String> ends = ends();
       add(
@@ -622,6 +659,7 @@ final class Spoken {
           "joined",
           "open",
           "not",
+          "around",
           "copper",
           "ground",
           "corroded");

@@ -110,6 +110,22 @@ class SaidElsewhereTest {
     assertThat(kept("tern-1", said)).isEqualTo(usual);
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "swapped IC2 and IC3, fault follows IC2 | exchanged IC2 IC3 changed; IC2 elsewhere bad",
+        "IC2 port A all low | IC2.2 IC2.3 IC2.4 IC2.5 IC2.6 IC2.7 IC2.8 IC2.9 low",
+        "3.58MHz crystal not oscillating | Y1.1 0 Hz",
+        "A9 and A10 bridged under IC7 | cont IC1.18 IC1.19 joined",
+        "lamp matrix column 3 dead | ? function lamp matrix bad; note lamp matrix column 3 dead",
+        "display bad | function display bad",
+        "E stuck | IC1.37 0 Hz",
+      })
+  void onABoardOfLampsAndCoils(String said, String usual) {
+    assertThat(kept("siskin-2", said)).isEqualTo(usual);
+  }
+
   /** Once taken for a symptom that the line does not speak of, or for another part's exchange. */
   @ParameterizedTest
   @CsvSource(
