@@ -24,7 +24,8 @@ final class Breath {
   /** Where one thing that is said in a breath ends and the next begins. */
   private static final Pattern ENDS =
       Pattern.compile(
-          "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
+          "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*"
+              + "|(?i)\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
 
   /** A word or two that are called well. */
   private static final Pattern SAYS_WELL =
@@ -297,9 +298,12 @@ final class Breath {
   private List<Understanding.Understood> withoutPraise(List<Understanding.Understood> lines) {
     List<Understanding.Understood> bad =
         lines.stream().filter(l -> !l.statement().equals(WORKS)).toList();
-    boolean complaints =
-        BUT.matcher(line).find() && bad.stream().allMatch(l -> isComplaint(l.statement()));
-    return complaints && !bad.isEmpty() ? bad : lines;
+    if (bad.isEmpty() || !bad.stream().allMatch(l -> isComplaint(l.statement()))) {
+      return lines;
+    }
+    // What works at the end works now; what was well before a complaint is a part of the board.
+    boolean worksNow = lines.getLast().statement().equals(WORKS) && !BUT.matcher(line).find();
+    return worksNow ? lines : bad;
   }
 
   private static boolean isComplaint(Statement said) {

@@ -27,13 +27,7 @@ final class DataBits {
    * @param words in small letters
    */
   static Set<String> of(Board board, List<String> words) {
-    Set<Integer> bits = new TreeSet<>();
-    for (int i = 0; i < words.size(); i++) {
-      boolean behind = i > 0 && words.get(i - 1).matches("bits?|and") && !bits(words, i).isEmpty();
-      if (behind && words.subList(0, i).stream().anyMatch(w -> w.matches("bits?"))) {
-        bits.addAll(bits(words, i));
-      }
-    }
+    Set<Integer> bits = named(words);
     Set<String> holding = new TreeSet<>();
     for (Part part : board.parts()) {
       Device device = part.device();
@@ -44,9 +38,18 @@ final class DataBits {
     return holding;
   }
 
-  private static Set<Integer> bits(List<String> words, int at) {
-    String word = words.get(at);
-    return word.matches("[0-9]{1,2}") ? Set.of(Integer.parseInt(word)) : Set.of();
+  /** The numbers right behind the word, as in {@code bits 0 and 7}. */
+  private static Set<Integer> named(List<String> words) {
+    Set<Integer> bits = new TreeSet<>();
+    boolean open = false;
+    for (String word : words) {
+      boolean number = word.matches("[0-9]{1,2}");
+      if (open && number) {
+        bits.add(Integer.parseInt(word));
+      }
+      open = word.matches("bits?") || (open && (number || word.equals("and")));
+    }
+    return bits;
   }
 
   private static boolean holds(Board board, Part part, Set<Integer> bits) {

@@ -94,6 +94,8 @@ class SaidElsewhereTest {
         "diag cart flashes border 4 times | flash 4",
         "screen fills with coloured squares then blank | screen garbage; screen blank",
         "picture ok but keyboard dead | function keyboard bad",
+        "picture ok, keyboard dead | function keyboard bad",
+        "keyboard dead, works now | function keyboard bad; screen works",
         "keys 1-5 dead, rest fine | screen keys",
         "U20 socket pins black | damage corrosion U20",
         "U21 -12V missing | -12V at U21 0 V",
@@ -162,7 +164,12 @@ class SaidElsewhereTest {
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
-      value = {"bit 4 bad | U20 U8", "bits 0 and 7 fail | U11 U19 U20 U4", "memory bad | U4 U5"})
+      value = {
+        "bit 4 bad | U20 U8",
+        "bits 0 and 7 fail | U11 U19 U20 U4",
+        "bits 0 7 fail | U11 U19 U20 U4",
+        "memory bad | U4 U5"
+      })
   void aBitAccusesWhoHoldsIt(String said, String accused) {
     MessageWords words = MessageWords.of(ToldStories.board("heron-1"), said);
     assertThat(words.bad()).isTrue();
