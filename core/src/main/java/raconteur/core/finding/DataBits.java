@@ -16,7 +16,8 @@ import raconteur.core.device.DevicePin;
  * four, whose data pin lies on a line with that number at its end.
  */
 final class DataBits {
-  private static final Pattern NUMBERED = Pattern.compile("[A-Z/]*D[A-Z]*([0-9]{1,2})");
+  private static final Pattern NUMBERED =
+      Pattern.compile("(?:[A-Z/]{0,3}D|DATA|D[IOQ]|DIN|DOUT)([0-9]{1,2})");
   private static final int WIDEST = 4;
 
   private DataBits() {}
