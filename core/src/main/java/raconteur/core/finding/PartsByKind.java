@@ -1,6 +1,7 @@
 package raconteur.core.finding;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -51,6 +52,8 @@ final class PartsByKind {
 
   private static final Pattern END_OF_A_TYPE =
       Pattern.compile(".*[a-z].*[0-9]+|[0-9]+[a-z]+[0-9]+");
+
+  private static final Pattern MARKING = Pattern.compile("(?=.*[A-Z])[A-Z0-9-]{4,}");
 
   /** What is left of a 74LS138 where it is called the 138. */
   private static final Pattern BARE_NUMBER = Pattern.compile("[0-9]{2,3}s?");
@@ -195,7 +198,15 @@ final class PartsByKind {
         || shortOfLetters
         || (endOfAType && shorter > 0 && name.regionMatches(true, shorter, word, 0, word.length()))
         || isKind(part, word)
+        || (device.isUnknown() && isMarked(part, word))
         || (device.isSmallLogic() && isTitled(device, word));
+  }
+
+  /** A chip nobody described is called by what is printed on it, in capitals. */
+  private static boolean isMarked(Part part, String word) {
+    return Arrays.stream((part.device().name() + " " + part.value()).split("[^A-Za-z0-9-]+", -1))
+        .filter(t -> MARKING.matcher(t).matches())
+        .anyMatch(t -> t.equalsIgnoreCase(word));
   }
 
   private static boolean isTitled(Device device, String word) {

@@ -128,6 +128,20 @@ class SaidElsewhereTest {
     assertThat(kept("siskin-2", said)).isEqualTo(usual);
   }
 
+  /** Chips nobody described are called by what is printed on them. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "MORA gets scorching | U2 burning",
+        "GLUA stone cold | U5 cold",
+        "U10 has no minus 12 | -12V at U10 0 V",
+        "found solder blob between pins 12 and 13 of U14 | cont U14.12 U14.13 joined",
+      })
+  void onASixteenBitComputer(String said, String usual) {
+    assertThat(kept("gadwall-6", said)).isEqualTo(usual);
+  }
+
   /** Once taken for a symptom that the line does not speak of, or for another part's exchange. */
   @ParameterizedTest
   @CsvSource(
