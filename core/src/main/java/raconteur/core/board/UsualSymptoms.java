@@ -64,12 +64,19 @@ public final class UsualSymptoms {
     if (makers.isEmpty()) {
       return card;
     }
+    // Of a part whose lines nobody typed it is not known what it makes.
+    Set<String> known = new HashSet<>();
+    nets.stream()
+        .filter(net -> !supplies.contains(net.name()))
+        .forEach(net -> net.path().forEach(pin -> known.add(pin.part())));
     Map<String, Double> chances = new LinkedHashMap<>(card.chances());
     for (Part part : sorted) {
       double byBlock = card.chances().getOrDefault(part.block(), 0.0);
       if (makers.contains(part.designator())) {
         chances.put(part.designator(), serving.chance());
-      } else if (SHOWN_BY_SOME.contains(part.block()) && byBlock > 0) {
+      } else if (SHOWN_BY_SOME.contains(part.block())
+          && known.contains(part.designator())
+          && byBlock > 0) {
         chances.putIfAbsent(part.designator(), byBlock * LISTED_ELSEWHERE);
       }
     }
