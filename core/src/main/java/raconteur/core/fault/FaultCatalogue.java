@@ -37,7 +37,10 @@ public final class FaultCatalogue {
   /** How likely a part is that has both lines and was not held by the meter, beside the copper. */
   private static final double INSIDE_UNASKED = 0.1;
 
-  /** Nobody holds a meter to two lines that have nothing to do with one another for no reason. */
+  /**
+   * Nobody holds a meter to two lines that have nothing to do with one another for no reason: so
+   * much likelier than a pair nobody looked at (judgement, no source).
+   */
   private static final double WITH_A_REASON = 10;
 
   private final List<Fault> faults;

@@ -46,6 +46,23 @@ public sealed interface Understanding {
       lines = List.copyOf(lines);
       left = List.copyOf(left);
     }
+
+    /** What to write instead where nobody can be asked, as in a file of lines. */
+    public String unasked() {
+      String clear =
+          lines.stream()
+              .map(Understood::statement)
+              .filter(s -> !(s instanceof Statement.Remark))
+              .map(Statement::line)
+              .collect(Collectors.joining("; "));
+      String rest =
+          left.isEmpty() ? "" : (clear.isEmpty() ? "it" : ", and the rest") + " behind note";
+      return (left.isEmpty() ? "More than one line" : "Not all of it is clear")
+          + ": say "
+          + clear
+          + rest
+          + ".";
+    }
   }
 
   /** Good so far; the sentence says what comes next. */

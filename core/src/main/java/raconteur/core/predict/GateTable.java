@@ -74,7 +74,7 @@ final class GateTable {
     return new GateTable(rows);
   }
 
-  /** How surely it follows; what small swings do is not known. Common practice, no source. */
+  /** How surely it follows; what small swings do is not known (judgement, no source). */
   private static final double FOLLOWS = 0.97;
 
   private static final Optional<Signal> NOT_SAID = Optional.empty();

@@ -281,13 +281,19 @@ final class Lines {
       if (shown.isPresent()) {
         PinRef pin = pin(other.finding());
         Signal before = seen.put(pin, shown.get());
-        if (before != null && before != shown.get()) {
+        if (before != null && !agree(before, shown.get())) {
           disputed.add(pin);
         }
       }
     }
     seen.keySet().removeAll(disputed);
     return seen;
+  }
+
+  /** A line that is counted as still may have been read high or low. */
+  private static boolean agree(Signal one, Signal other) {
+    boolean still = one == Signal.STILL || other == Signal.STILL;
+    return one == other || (still && one != Signal.TOGGLING && other != Signal.TOGGLING);
   }
 
   /** What a probe showed, or a counter: a line that is counted moves. */
@@ -321,27 +327,28 @@ final class Lines {
             (shown == Signal.TOGGLING ? moving : still).add(lineOf(pin).name());
           }
         });
-    // A chip one output of which moves as it does on a good board was told by the program to do so.
-    boolean itsTwinMoves =
-        nets.soleDriver(line)
-            .filter(driver -> !activity.isProcessors(driver))
-            .filter(
-                driver ->
-                    moving.stream()
-                        .flatMap(each -> board.net(each).stream())
-                        .flatMap(each -> nets.soleDriver(each).stream())
-                        .anyMatch(
-                            other ->
-                                other.part().equals(driver.part())
-                                    && board
-                                        .part(driver.part())
-                                        .filter(p -> p.device().gates().isEmpty())
-                                        .isPresent()))
-            .isPresent();
-    if (itsTwinMoves || moving.size() >= ENOUGH_LINES) {
+    if (moving.size() >= ENOUGH_LINES || itsTwinMoves(line, moving)) {
       return Optional.of(true);
     }
     return moving.isEmpty() && still.size() >= ENOUGH_LINES ? Optional.of(false) : Optional.empty();
+  }
+
+  /**
+   * Whether the chip that drives a line has another output that moves as on a good board: the
+   * program told it to. Of gates, whose outputs have nothing to do with one another, it says
+   * nothing.
+   */
+  private boolean itsTwinMoves(Net line, Set<String> moving) {
+    Optional<String> chip =
+        nets.soleDriver(line)
+            .filter(driver -> !activity.isProcessors(driver))
+            .map(PinRef::part)
+            .filter(p -> board.part(p).filter(x -> x.device().gates().isEmpty()).isPresent());
+    return chip.isPresent()
+        && moving.stream()
+            .flatMap(each -> board.net(each).stream())
+            .flatMap(each -> nets.soleDriver(each).stream())
+            .anyMatch(other -> other.part().equals(chip.get()));
   }
 
   private Optional<Signal> healthy(PinRef pin) {

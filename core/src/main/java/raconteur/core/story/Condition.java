@@ -58,28 +58,19 @@ public record Condition(
 
   /** The same with more that a meter found. */
   Condition alsoMeasured(List<Finding.Continuity> more) {
-    return new Condition(
-        damage,
-        sockets,
-        foreign,
-        hurt,
-        missing,
-        sets,
-        Stream.concat(measured.stream(), more.stream()).distinct().toList(),
-        atParts);
+    return measuredOnly(
+        Stream.concat(measured.stream(), more.stream()).distinct().toList(), atParts);
   }
 
   /** The same with only those measurements that are against the board's nets and rails. */
   Condition withSurprisesOnly(Board board) {
-    return new Condition(
-        damage,
-        sockets,
-        foreign,
-        hurt,
-        missing,
-        sets,
+    return measuredOnly(
         measured.stream().filter(way -> isSurprise(way, board)).toList(),
         atParts.stream().filter(read -> isLow(read, board)).toList());
+  }
+
+  private Condition measuredOnly(List<Finding.Continuity> ways, List<Finding.FarVolts> volts) {
+    return new Condition(damage, sockets, foreign, hurt, missing, sets, ways, volts);
   }
 
   private static boolean isLow(Finding.FarVolts read, Board board) {

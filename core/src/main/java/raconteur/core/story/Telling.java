@@ -279,7 +279,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           all.forEach(one -> meanings.add(counts(one.statement())));
           yield meanings;
         }
-        case Understanding.Proposed(var _, var _, String why) -> List.of(new Told.Unread(why));
+        case Understanding.Proposed offer -> List.of(new Told.Unread(offer.unasked()));
         case Understanding.Unfinished(String why) -> List.of(new Told.Unread(why));
         case Understanding.Refused(String why) -> List.of(new Told.Unread(why));
       };

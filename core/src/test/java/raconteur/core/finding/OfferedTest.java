@@ -71,6 +71,21 @@ class OfferedTest {
         .isInstanceOf(Understanding.Refused.class);
   }
 
+  /** In a file of lines nobody presses Enter: what to write instead is said. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "mux output MA4 stuck | Not all of it is clear: say U13.4 0 Hz, and the rest behind note.",
+        "flickering picture that settles late | Not all of it is clear: say it behind note.",
+        "pulled U5, MA4 toggling | More than one line: say pull U5; U13.4 toggling.",
+      })
+  void whereNobodyCanBeAskedItIsSaidWhatToWrite(String said, String instead) {
+    assertThat(new BenchLine(ToldStories.board("heron-1")).understand(said, BenchContext.FRESH))
+        .isInstanceOfSatisfying(
+            Understanding.Proposed.class, p -> assertThat(p.unasked()).isEqualTo(instead));
+  }
+
   /** What is kept of an offer is read again as what it was. */
   @ParameterizedTest
   @CsvSource(
