@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -22,6 +23,10 @@ public final class Board {
   private final BoardIdentity identity;
   private final List<String> blocks;
   private final Map<String, Part> parts;
+
+  /** By their designators in capitals: the line looks parts up at every key. */
+  private final Map<String, Part> partsInCapitals = new HashMap<>();
+
   private final Map<String, Net> nets;
   private final Map<String, Rail> rails;
   private final String ground;
@@ -60,6 +65,8 @@ public final class Board {
     blocks = contents.blocks();
     List<Part> sorted = UsualSeries.of(contents, UsualBlocks.of(contents));
     parts = index(sorted, Part::designator);
+    sorted.forEach(
+        part -> partsInCapitals.putIfAbsent(part.designator().toUpperCase(Locale.ROOT), part));
     rails = index(UsualRails.of(contents, sorted), Rail::name);
     nets = index(UsualSupplies.of(contents, sorted, rails.values()), Net::name);
     rails.values().forEach(rail -> railByNet.putIfAbsent(rail.net(), rail));
@@ -152,6 +159,11 @@ public final class Board {
 
   public Optional<Part> part(String designator) {
     return Optional.ofNullable(parts.get(designator));
+  }
+
+  /** The part a word names, in whatever case it was typed. */
+  public Optional<Part> partCalled(String word) {
+    return Optional.ofNullable(partsInCapitals.get(word.toUpperCase(Locale.ROOT)));
   }
 
   public Collection<Net> nets() {

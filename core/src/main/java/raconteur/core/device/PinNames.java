@@ -28,6 +28,17 @@ public final class PinNames {
           Set.of("CLR", "CL", "MR"),
           Set.of("PR", "PRE", "SET"),
           Set.of("GND", "VSS", "0V"),
+          Set.of("CE", "CS"),
+          Set.of("BUSREQ", "BUSRQ"),
+          Set.of("BUSACK", "BUSAK"),
+          Set.of("IORQ", "IOREQ", "IORQST"),
+          Set.of("MREQ", "MRQ", "MEMRQ"),
+          Set.of("RFSH", "REFRESH"),
+          Set.of("RCO", "TC", "CO", "RC", "COUT"),
+          Set.of("QA", "Q0"),
+          Set.of("QB", "Q1"),
+          Set.of("QC", "Q2"),
+          Set.of("QD", "Q3"),
           Set.of("VCC", "VDD", "+5V"));
 
   private PinNames() {}

@@ -79,9 +79,23 @@ public final class BenchLine {
     if (heard instanceof Understanding.Proposed offer) {
       return Proposal.noted(offer, line);
     }
-    return heard.equals(unknownBeginning(new Words(board, line))) && isASentence(line)
-        ? Proposal.ofANote(line)
-        : heard;
+    if (!(heard instanceof Understanding.Refused(String why)) || !isASentence(line)) {
+      return heard;
+    }
+    if (heard.equals(unknownBeginning(new Words(board, line)))) {
+      return Proposal.ofANote(line, "");
+    }
+    // What was meant as a mend or another usual line is put right rather than noted; so is a line
+    // of which it is known what to ask.
+    boolean usual =
+        phrase(new Words(board, line))
+                .filter(p -> p instanceof VerbPhrase && !SHOWN.matcher(line).find())
+                .isPresent()
+            || Breath.speaksOfAMend(line);
+    boolean asked =
+        !heard.equals(asSaid(line, context))
+            && !heard.equals(asSaid(Rewordings.shipped().plain(line), context));
+    return usual || asked ? heard : Proposal.ofANote(line, why);
   }
 
   private boolean isASentence(String line) {
@@ -250,9 +264,14 @@ public final class BenchLine {
             .filter(Understanding.Understood.class::isInstance)
             .map(Understanding.Understood.class::cast)
             .toList();
-    return lines.size() > 1 && clear.size() == lines.size()
-        ? new Understanding.InTurn(clear)
-        : all.getFirst();
+    if (lines.size() > 1 && clear.size() == lines.size()) {
+      return new Understanding.InTurn(clear);
+    }
+    // Where one of several is not clear, none of them is what was said.
+    return all.stream()
+        .filter(u -> !(u instanceof Understanding.Understood))
+        .findFirst()
+        .orElseGet(all::getFirst);
   }
 
   private static Understanding aPurpose(Purposes.Near near) {
@@ -306,6 +325,20 @@ public final class BenchLine {
     } catch (Words.Halt halt) {
       return halt.understanding();
     }
+  }
+
+  /**
+   * Usual lines that come near to one that is not understood, or not wholly, the nearest first: for
+   * people to choose from. None for any other line.
+   */
+  public List<String> nearest(String line, BenchContext context) {
+    boolean strange =
+        line.length() <= LONGEST
+            && line.strip().contains(" ")
+            && !isTaken(understand(line, context));
+    return strange
+        ? Nearest.lines(board, Rewordings.shipped().plain(line), l -> asSaid(l, context))
+        : List.of();
   }
 
   /** What the last word of the line could become; whole words, at most {@value #MOST_OFFERS}. */

@@ -39,6 +39,12 @@ final class Breath {
           "(?i)(?<=\\b(?:toggling|pulsing|high|low|flat|dead|floating|static|still|moving))\\s+"
               + "(?=[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:\\.| (?:pin|leg) ?#?)[0-9])");
 
+  /** What was said of the one before, or that it is not so: {@code QB doesn't}. */
+  private static final Pattern AS_BEFORE =
+      Pattern.compile(
+          "(?i)(?<who>\\S+(?: \\S+){0,2}?) (?:(?:is|are|was|were|do|does|did|has|have)"
+              + "(?<not>n['’]?t| not)?|(?<too>too|as well|also|likewise|same))");
+
   /** Says nothing of its own. */
   private static final Pattern OTHERWISE =
       Pattern.compile(
@@ -76,6 +82,8 @@ final class Breath {
           "piggybacked");
 
   private static final Finding.Symptom WORKS = new Finding.Symptom("works");
+  private static final Finding.Symptom DARK = new Finding.Symptom("blank");
+  private static final Finding.Symptom ROLLING = new Finding.Symptom("rolling");
 
   private final Board board;
   private final BiFunction<String, BenchContext, Understanding> hear;
@@ -120,7 +128,7 @@ final class Breath {
     }
     BenchContext now = context;
     for (int i = 0; i < pieces.size(); i++) {
-      String piece = pieces.get(i);
+      String piece = i == 0 ? pieces.getFirst() : asBefore(pieces.get(i), pieces.get(i - 1));
       String next = i + 1 < pieces.size() ? pieces.get(i + 1) : "";
       Understanding taken = pieceOf(piece, now);
       if (!isClear(taken) && !next.isEmpty()) {
@@ -147,6 +155,37 @@ final class Breath {
       }
     }
     return together();
+  }
+
+  /**
+   * In full what is said by leaving it out: {@code IC3 is hot, IC2 isn't}. The piece itself where
+   * it leaves nothing out.
+   */
+  private static String asBefore(String piece, String before) {
+    Matcher matcher = AS_BEFORE.matcher(piece.strip());
+    if (!matcher.matches()) {
+      return piece;
+    }
+    Speech speech = Speech.shipped();
+    List<String> said = List.of(before.strip().split("\\s+", -1));
+    int from = 1;
+    while (from < said.size()
+        && (!speech.isKnown(said.get(from).toLowerCase(Locale.ROOT))
+            || speech.isFiller(said.get(from).toLowerCase(Locale.ROOT)))) {
+      from++;
+    }
+    List<String> told = new ArrayList<>(said.subList(from, said.size()));
+    boolean denied =
+        told.removeIf(
+            w ->
+                speech.means(w.toLowerCase(Locale.ROOT), "not")
+                    && !speech.means(w.toLowerCase(Locale.ROOT), "bad"));
+    if (told.isEmpty()) {
+      return piece;
+    }
+    boolean too = matcher.group("too") != null;
+    boolean deniesNow = too ? denied : matcher.group("not") != null;
+    return matcher.group("who") + (deniesNow ? " not " : " ") + String.join(" ", told);
   }
 
   private static boolean isClear(Understanding taken) {
@@ -244,6 +283,13 @@ final class Breath {
     return true;
   }
 
+  /** Whether something was done to the board, which changes what comes after. */
+  static boolean speaksOfAMend(String said) {
+    Speech speech = Speech.shipped();
+    return Arrays.stream(said.toLowerCase(Locale.ROOT).split("[^a-z-]+", -1))
+        .anyMatch(w -> MENDING.stream().anyMatch(m -> speech.means(w, m)));
+  }
+
   private boolean passedOver(String piece, Understanding taken) {
     if (SAYS_WELL.matcher(piece).matches() && !(taken instanceof Understanding.Proposed)) {
       // “sync ok but black picture”: of what is well nothing is known here; it goes unsaid.
@@ -253,11 +299,7 @@ final class Breath {
     if (TURNS_ROUND.matcher(piece).find()) {
       return false;
     }
-    Speech speech = Speech.shipped();
-    boolean mends =
-        Arrays.stream(piece.toLowerCase(Locale.ROOT).split("[^a-z-]+", -1))
-            .anyMatch(w -> MENDING.stream().anyMatch(m -> speech.means(w, m)));
-    if (mends) {
+    if (speaksOfAMend(piece)) {
       // What was read after a mend is of another board than before it.
       unsaidMend =
           Optional.of(
@@ -294,8 +336,11 @@ final class Breath {
     return Optional.of(once.size() == 1 ? once.getFirst() : new Understanding.InTurn(once));
   }
 
-  /** “Picture ok but no sound” is no board that works. */
-  private List<Understanding.Understood> withoutPraise(List<Understanding.Understood> lines) {
+  /** “Picture ok but no sound” is no board that works; without a picture no sync is to be seen. */
+  private List<Understanding.Understood> withoutPraise(List<Understanding.Understood> said) {
+    boolean dark = said.stream().anyMatch(l -> l.statement().equals(DARK));
+    List<Understanding.Understood> lines =
+        said.stream().filter(l -> !dark || !l.statement().equals(ROLLING)).toList();
     List<Understanding.Understood> bad =
         lines.stream().filter(l -> !l.statement().equals(WORKS)).toList();
     if (bad.isEmpty() || !bad.stream().allMatch(l -> isComplaint(l.statement()))) {

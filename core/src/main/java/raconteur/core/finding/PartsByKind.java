@@ -119,8 +119,7 @@ final class PartsByKind {
   }
 
   private static boolean isPlace(Board board, String word) {
-    return word.matches("[A-Za-z].*\\..*")
-        || board.parts().stream().anyMatch(p -> p.designator().equalsIgnoreCase(word));
+    return word.matches("[A-Za-z].*\\..*") || board.partCalled(word).isPresent();
   }
 
   /** The places a word stands for in its line: one, or all of them where the line says so. */

@@ -53,7 +53,7 @@ final class PinTask {
   private static Optional<Predicate<DevicePin>> named(String word) {
     return switch (word.toLowerCase(Locale.ROOT)) {
       case "output", "outputs", "out" -> Optional.of(PinTask::isOutput);
-      case "input", "inputs" -> Optional.of(p -> p.kind() == PinKind.INPUT);
+      case "input", "inputs" -> Optional.of(PinTask::isInput);
       case "enable", "enables" ->
           Optional.of(p -> !p.kind().drives() && PinRole.ENABLE.fits(p.name()));
       case "select", "selects" ->
@@ -68,6 +68,13 @@ final class PinTask {
     };
   }
 
+  /** What goes in, and not what says whether it does: that stands still on many boards. */
+  private static boolean isInput(DevicePin pin) {
+    return pin.kind() == PinKind.INPUT
+        && !PinRole.ENABLE.fits(pin.name())
+        && !PinRole.SELECT.fits(pin.name());
+  }
+
   private static boolean isOutput(DevicePin pin) {
     return pin.kind().drives() && pin.kind() != PinKind.BIDIRECTIONAL;
   }
@@ -75,8 +82,7 @@ final class PinTask {
   /** What to say instead of one of several: {@code U14 enable high}. */
   static Optional<String> which(Board board, String line) {
     String[] words = line.strip().split("\\s+", -1);
-    Optional<Part> part =
-        board.parts().stream().filter(p -> p.designator().equalsIgnoreCase(words[0])).findFirst();
+    Optional<Part> part = board.partCalled(words[0]);
     if (words.length < 2 || part.isEmpty()) {
       return Optional.empty();
     }

@@ -84,22 +84,30 @@ final class Proposal {
 
   /** What goes with the line that has to be confirmed. */
   private String others(List<Understanding.Understood> lines) {
+    Optional<Understanding.Understood> asked =
+        lines.stream().filter(l -> question.filter(l.sentence()::equals).isPresent()).findFirst();
     return lines.stream()
-        .filter(l -> question.filter(l.sentence()::equals).isEmpty())
+        .filter(l -> asked.filter(l::equals).isEmpty())
         .map(l -> l.statement().line())
         .distinct()
         .collect(Collectors.joining("; "));
   }
 
-  /** Of a line of which nothing is clear: it may be kept all the same, and weighs nothing. */
-  static Understanding ofANote(String said) {
+  /**
+   * Of a line of which nothing is clear: it may be kept all the same, and weighs nothing.
+   *
+   * @param why it is not taken; empty where nothing of it is known
+   */
+  static Understanding ofANote(String said, String why) {
     return noted(
         new Understanding.Proposed(
             List.of(),
             List.of(said),
-            "Not understood: Enter keeps it as a note, which weighs nothing. To be weighed it"
-                + " begins with a part, a pin or a rail, or with a word like pull, cont, swap,"
-                + " mended, check; the manual lists them all."),
+            why.isEmpty()
+                ? "Not understood: Enter keeps it as a note, which weighs nothing. To be weighed it"
+                    + " begins with a part, a pin or a rail, or with a word like pull, cont, swap,"
+                    + " mended, check; the manual lists them all."
+                : why + Understanding.Proposed.AS_A_NOTE),
         said);
   }
 
@@ -117,16 +125,15 @@ final class Proposal {
 
   private static boolean mayBeOffered(Statement statement) {
     return switch (statement) {
-      case Finding _, Statement.Mended _, Statement.PartDamaged _ -> true;
+      case Finding _,
+          Statement.Mended _,
+          Statement.PartDamaged _,
+          Statement.Removal _,
+          Statement.Seating _ ->
+          true;
       case Statement.Several(List<Statement> parts, _) ->
           parts.stream().allMatch(Proposal::mayBeOffered);
-      case Statement.Removal _,
-          Statement.Seating _,
-          Statement.Remark _,
-          Statement.Damaged _,
-          Statement.Found _,
-          Bookkeeping _,
-          Closing _ ->
+      case Statement.Remark _, Statement.Damaged _, Statement.Found _, Bookkeeping _, Closing _ ->
           false;
     };
   }

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.board.Rail;
 import raconteur.core.data.DataFile;
 import raconteur.core.data.Datum;
 import raconteur.core.data.Loaded;
@@ -58,6 +59,9 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
 
   private static final String PROCESSOR = "{processor}";
 
+  /** The rail of a board that has no other. */
+  private static final String SUPPLY = "{supply}";
+
   /** The processor's pins of a bus, by their names. */
   private static final Map<String, Pattern> BUSES =
       Map.of(
@@ -67,7 +71,9 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   /** {@code U5 pins 1, 2 and 7}. */
   private static final Pattern PINS =
       Pattern.compile(
-          "(?i)(" + PART + ") pins? ([0-9]{1,3}(?:(?: and | & | ?- ?| )[0-9]{1,3})+)(?= [a-z])");
+          "(?i)("
+              + PART
+              + ") (?:pin|leg)s? ([0-9]{1,3}(?:(?: and | & | ?- ?| )[0-9]{1,3})+)(?= [a-z])");
 
   private static final int MOST_PINS = 64;
 
@@ -145,6 +151,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
         filled = filled.replace(PROCESSOR, processor.get().designator());
       }
+      if (filled.contains(SUPPLY)) {
+        Optional<String> supply = supply(board);
+        if (supply.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(SUPPLY, supply.get());
+      }
       for (PinRole role : List.of(PinRole.RESET, PinRole.CLOCK)) {
         String place = "{" + role.name().toLowerCase(Locale.ROOT) + "}";
         if (filled.contains(place)) {
@@ -156,6 +169,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
       }
       return Optional.of(filled);
+    }
+
+    /** The only rail of a board; of several none is meant. */
+    private static Optional<String> supply(Board board) {
+      return board.rails().size() == 1
+          ? board.rails().stream().map(Rail::name).findFirst()
+          : Optional.empty();
     }
 
     private static String socketed(Board board) {
@@ -296,7 +316,7 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
     return String.join(" ", pins);
   }
 
-  private static Optional<Part> processor(Board board) {
+  static Optional<Part> processor(Board board) {
     return board.parts().stream()
         .filter(part -> part.fitted() && part.device().isProcessor())
         .findFirst();

@@ -592,11 +592,7 @@ record SeveralSubjects(
     private String designator(String word) {
       int dot = word.indexOf('.');
       String part = dot < 0 ? word : word.substring(0, dot);
-      return board.parts().stream()
-          .map(Part::designator)
-          .filter(d -> d.equalsIgnoreCase(part))
-          .findFirst()
-          .orElse(part);
+      return board.partCalled(part).map(Part::designator).orElse(part);
     }
   }
 }

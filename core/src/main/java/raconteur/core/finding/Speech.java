@@ -91,7 +91,7 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
     return texts;
   }
 
-  private static boolean isOneOf(String word, Set<String> words) {
+  static boolean isOneOf(String word, Set<String> words) {
     return words.contains(word)
         || words.stream()
             .anyMatch(w -> w.endsWith("*") && word.startsWith(w.substring(0, w.length() - 1)));
@@ -171,6 +171,11 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
 
   boolean isFiller(String word) {
     return fillers.contains(word);
+  }
+
+  /** The words for a meaning. */
+  Set<String> words(String meaning) {
+    return meanings.get(meaning);
   }
 
   /** Whether a word may mean this. */

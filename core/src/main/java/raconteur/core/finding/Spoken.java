@@ -36,6 +36,16 @@ final class Spoken {
   private static final int MOST_WORDS = 40;
 
   private static final int ENOUGH_LETTERS = 2;
+
+  /** Which of the lines of a stick. */
+  private static final Set<String> WHICH = Set.of("left", "right", "up", "down", "fire");
+
+  /** What buttons are called, and much else. */
+  private static final Set<String> COMMON =
+      Set.of("start", "select", "up", "down", "left", "right", "power", "reset", "test");
+
+  private static final Set<String> PICTURE =
+      Set.of("logo", "screen", "picture", "text", "graphics", "sprites", "lines", "title");
   private static final Set<String> ASSERTED = Set.of("active", "asserted");
 
   /** Of a line a chip answers with or asks by; {@code active} may mean that it moves. */
@@ -58,6 +68,8 @@ final class Spoken {
 
   private static final Pattern SYNC = Pattern.compile("(?i)[hv]-?sync");
 
+  private static final Pattern SYNC_NET = Pattern.compile("(?i)[/~]?[a-z]*(?:S|SYNC|SYN)");
+
   private static final Pattern HERTZ = Pattern.compile("(?i)\\b([0-9.,]+) ([kM]?Hz)\\b");
   private static final int ENOUGH_LETTERS_OF_A_PIN = 3;
   private static final int MOST_DETAILS = 2;
@@ -75,6 +87,9 @@ final class Spoken {
 
   /** Whether something is said between what is named: then it is not said of all of it. */
   private boolean scattered;
+
+  /** The same of parts. */
+  private boolean partsScattered;
 
   /**
    * A usual line a frame comes to.
@@ -98,16 +113,46 @@ final class Spoken {
     }
   }
 
+  /**
+   * What a line names, and its other words.
+   *
+   * @param line its pins or its lines by their names, as a usual line begins; empty for none
+   */
+  record Named(List<String> parts, List<String> pins, String line, List<String> words) {
+    Named {
+      parts = List.copyOf(parts);
+      pins = List.copyOf(pins);
+      words = List.copyOf(words);
+    }
+
+    /** One of its pins; empty for none. */
+    String pin(int at) {
+      return at < pins.size() ? pins.get(at) : "";
+    }
+  }
+
+  /** What a line names that need not be understood. */
+  static Named named(Board board, String plain) {
+    Spoken spoken = new Spoken(board, plain);
+    List<String> lines =
+        spoken.pins.isEmpty()
+            ? spoken.nets.stream().map(Net::name).distinct().toList()
+            : spoken.pins;
+    return new Named(spoken.parts, spoken.pins, String.join(" ", lines), spoken.words);
+  }
+
   private Spoken(Board board, String plain) {
     this.board = board;
     this.speech = Speech.shipped();
     String before = "";
     boolean saidSince = false;
+    boolean saidOfAPart = false;
     String telling = KNOWN_GOOD.matcher(HERTZ.matcher(plain).replaceAll("$1$2")).replaceAll("");
     String[] tokens = telling.split("\\s+", -1);
     for (int i = 0; i < tokens.length; i++) {
       String word = tokens[i].replaceAll("^[(\"'“]+|[)\"'”.?]+$", "");
       int named = pins.size() + nets.size();
+      int namedParts = parts.size();
       boolean aLine =
           i + 1 < tokens.length && OF_A_LINE.contains(tokens[i + 1].toLowerCase(Locale.ROOT));
       if (word.isEmpty()
@@ -115,7 +160,9 @@ final class Spoken {
           || (aLine && !speech.isKnown(word) && named(word.toUpperCase(Locale.ROOT), before))) {
         scattered |= saidSince && named > 0 && pins.size() + nets.size() > named;
         saidSince &= pins.size() + nets.size() == named;
+        partsScattered |= saidOfAPart && namedParts > 0 && parts.size() > namedParts;
       } else {
+        saidOfAPart |= !parts.isEmpty() && isVerdictOfAPart(word.toLowerCase(Locale.ROOT));
         words.add(word.toLowerCase(Locale.ROOT));
         saidSince |= !word.equalsIgnoreCase("and");
         if (word.matches("/?[A-Z][A-Z0-9]+")) {
@@ -136,8 +183,11 @@ final class Spoken {
       // U17.2 RED flat: the line is the pin's own.
       nets.removeIf(n -> n.path().stream().anyMatch(p -> pins.contains(p.toString())));
     }
-    if (nets.size() == 1 && parts.isEmpty() && pins.isEmpty()) {
+    if (nets.size() + pins.size() == 1 && parts.isEmpty()) {
       asserted();
+    }
+    if (parts.isEmpty() && pins.isEmpty() && nets.isEmpty()) {
+      ofTheProcessor();
     }
     if (parts.size() == 1 && pins.isEmpty() && nets.isEmpty()) {
       byRole();
@@ -155,7 +205,10 @@ final class Spoken {
 
   /** The level that asserted means for a line by its name: {@code BERR asserted}. */
   private void asserted() {
-    String name = nets.getFirst().name();
+    String name =
+        nets.isEmpty()
+            ? pin(pins.getFirst()).map(DevicePin::name).orElse("")
+            : nets.getFirst().name();
     boolean activeLow = name.startsWith("/") || name.startsWith("~") || name.matches(".*[*#]");
     boolean comes = any("not") && activeLow && words.stream().anyMatch(COMES::contains);
     if (!words.contains(ASSERT) && !comes) {
@@ -164,6 +217,26 @@ final class Spoken {
     words.removeIf(w -> w.equals(ASSERT) || COMES.contains(w));
     boolean denied = words.removeIf(w -> speech.means(w, "not"));
     words.add(activeLow == denied ? "high" : "low");
+  }
+
+  /** What is said of one part and seldom of two with other words between them. */
+  private boolean isVerdictOfAPart(String word) {
+    return Stream.of("hot", "cold", "tester", "differs").anyMatch(m -> speech.means(word, m))
+        || isVerdict(word);
+  }
+
+  /** The processor's reset or clock needs no designator where a figure or a level is said of it. */
+  private void ofTheProcessor() {
+    boolean named =
+        Stream.of(PinRole.RESET, PinRole.CLOCK)
+            .anyMatch(role -> words.contains(role.name().toLowerCase(Locale.ROOT)));
+    if (named && speech.state(words).isPresent() && words.stream().noneMatch("pulse"::equals)) {
+      board.parts().stream()
+          .filter(p -> p.fitted() && p.device().isProcessor())
+          .map(Part::designator)
+          .findFirst()
+          .ifPresent(parts::add);
+    }
   }
 
   /** A part's clock or reset is its pin of that role: {@code U5 held in reset}. */
@@ -205,8 +278,7 @@ final class Spoken {
         .flatMap(
             p ->
                 p.pins().stream()
-                    .filter(
-                        pin -> board.netOf(pin).filter(n -> !board.isSupply(n.name())).isPresent())
+                    .filter(pin -> board.netOf(pin).filter(n -> board.isSupply(n.name())).isEmpty())
                     .findFirst())
         .ifPresent(
             pin -> {
@@ -267,7 +339,8 @@ final class Spoken {
                   || (speech.isKnown(word) && !inCapitals.contains(word))
               ? Optional.empty()
               : of.flatMap(p -> pin(p, word));
-      if (pin.isPresent() && speech.state(words).isPresent()) {
+      boolean said = speech.state(words).isPresent() || words.stream().anyMatch(ASSERTED::contains);
+      if (pin.isPresent() && said) {
         words.remove(word);
         parts.clear();
         pins.add(pin.get());
@@ -330,9 +403,7 @@ final class Spoken {
   }
 
   private Optional<Part> part(String designator) {
-    return board.parts().stream()
-        .filter(p -> p.designator().equalsIgnoreCase(designator))
-        .findFirst();
+    return board.partCalled(designator);
   }
 
   private static Optional<String> pin(Part part, String said) {
@@ -422,9 +493,7 @@ final class Spoken {
     Speech speech = Speech.shipped();
     String said = words[words.length - 1].toLowerCase(Locale.ROOT);
     boolean aLine =
-        words.length == 2
-            && board.parts().stream().noneMatch(p -> p.designator().equalsIgnoreCase(words[0]))
-            && !words[0].contains(".");
+        words.length == 2 && board.partCalled(words[0]).isEmpty() && !words[0].contains(".");
     return aLine && speech.isKnown(said) && !speech.isFiller(said)
         ? understand(board, line.strip(), true, usual)
             .filter(u -> u instanceof Understanding.Understood || u instanceof Understanding.Asked)
@@ -434,7 +503,7 @@ final class Spoken {
   /** All frames that fit, the fullest meaning first. */
   private List<Frame> frames() {
     List<Frame> frames = new ArrayList<>();
-    if (!parts.isEmpty() && pins.isEmpty()) {
+    if (!parts.isEmpty() && pins.isEmpty() && !partsScattered) {
       ofParts(frames);
     }
     if (!pins.isEmpty() || !nets.isEmpty()) {
@@ -442,7 +511,8 @@ final class Spoken {
     }
     // Of two things said with a but between them, which is good and which is not no frame can say.
     boolean both = words.contains("but") && any("good") && (any("bad") || any("not"));
-    if (parts.isEmpty() && pins.isEmpty() && !both) {
+    boolean ofTheBoard = nets.stream().allMatch(n -> SYNC_NET.matcher(n.name()).matches());
+    if (parts.isEmpty() && pins.isEmpty() && !both && ofTheBoard) {
       purposes(frames);
       symptoms(frames);
     }
@@ -503,12 +573,13 @@ final class Spoken {
         parts.stream()
             .allMatch(
                 p -> part(p).filter(x -> x.device().isRom() || x.device().isEprom()).isPresent());
-    if (roms && (any("rom") || any("rom bad") || any("self test"))) {
+    if (roms && (any("rom") || any("rom bad") || any("self test") || any("tester"))) {
       add(
           frames,
           all + (bad ? " rom differs" : " rom good"),
           "rom",
           "rom bad",
+          "tester",
           "differs",
           "bad",
           "good",
@@ -550,8 +621,10 @@ final class Spoken {
     if (any("corroded")) {
       add(frames, "damage corrosion " + all, "corroded", "around", "bad", "plain colour");
     }
+    // Programmed is said of a ROM; burned of a finger.
+    boolean programmed = !roms && words.stream().anyMatch(w -> w.matches("burn.*|.*programmed"));
     for (String action : List.of("reflowed", "reseated", "cleaned", "replaced")) {
-      if (any(action)) {
+      if (any(action) && !(programmed && action.equals("replaced"))) {
         add(
             frames,
             "mended " + all + " " + action,
@@ -589,6 +662,8 @@ final class Spoken {
                   "cured",
                   "changed",
                   "not",
+                  "seen",
+                  "bad",
                   "with one another")));
     }
     if (came.isEmpty() || !one) {
@@ -747,6 +822,10 @@ final class Spoken {
       // What is done to a part, and helps, is not what the part is for.
       return;
     }
+    if (any("swapped") || any("replaced") || any("reseated") || any("cleaned")) {
+      // Of something that was done, and no more of what a part is for.
+      return;
+    }
     boolean partly = any("partly");
     if (partly && speech.means(words.getFirst(), "partly") && !isBad()) {
       // What else does not is what it is about: only the left channel works.
@@ -764,6 +843,9 @@ final class Spoken {
           continue;
         }
         if (window.stream().allMatch(w -> speech.isFiller(w) || isRail(w))) {
+          continue;
+        }
+        if (isCutShort(from, length) || (length == 1 && isAWordOfAPicture(window.getFirst()))) {
           continue;
         }
         String said = String.join(" ", window);
@@ -796,6 +878,20 @@ final class Spoken {
     }
   }
 
+  /** Whether the word behind says which of several it is of: player 2 left is not player 2. */
+  private boolean isCutShort(int from, int length) {
+    boolean oneMore = from + length < words.size();
+    return oneMore
+        && WHICH.contains(words.get(from + length))
+        && words.get(from + length - 1).matches(".*[0-9]|player|joystick|stick|pad|dpad");
+  }
+
+  /** A button's word where the picture is spoken of: start logo garbled. */
+  private boolean isAWordOfAPicture(String word) {
+    boolean aCommonWord = COMMON.contains(word);
+    return aCommonWord && words.stream().anyMatch(w -> PICTURE.contains(w));
+  }
+
   private boolean isRail(String word) {
     return board.rails().stream()
         .anyMatch(r -> r.name().replaceFirst("^\\+", "").equalsIgnoreCase(word.replace("+", "")));
@@ -806,7 +902,9 @@ final class Spoken {
   }
 
   private boolean isTopic(String word) {
-    return speech.symptoms().stream().anyMatch(s -> s.isAbout(word));
+    // What is garbled may as well be what parts are there for.
+    return speech.symptoms().stream()
+        .anyMatch(s -> s.isAbout(word) && !s.needs().contains("garbled"));
   }
 
   /** The contact of a plug by which a line leaves whose name is said: {@code player 1 up}. */

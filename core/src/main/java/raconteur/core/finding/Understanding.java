@@ -42,6 +42,9 @@ public sealed interface Understanding {
    */
   record Proposed(List<Understood> lines, List<String> left, String sentence)
       implements Understanding {
+    /** How an offer ends of which no more than a note can be kept. */
+    static final String AS_A_NOTE = " Enter keeps it as a note, which weighs nothing.";
+
     public Proposed {
       lines = List.copyOf(lines);
       left = List.copyOf(left);
@@ -49,6 +52,10 @@ public sealed interface Understanding {
 
     /** What to write instead where nobody can be asked, as in a file of lines. */
     public String unasked() {
+      if (sentence.endsWith(AS_A_NOTE)) {
+        return sentence.substring(0, sentence.length() - AS_A_NOTE.length())
+            + " Or say it behind note.";
+      }
       String clear =
           lines.stream()
               .map(Understood::statement)

@@ -142,9 +142,8 @@ final class Words {
     }
     String designator = word.substring(0, dot);
     Part part =
-        board.parts().stream()
-            .filter(p -> p.designator().equalsIgnoreCase(designator))
-            .findFirst()
+        board
+            .partCalled(designator)
             .orElseThrow(() -> unknown(designator, "a part of this board", designators()));
     String number = word.substring(dot + 1);
     List<DevicePin> pins = part.device().pins();

@@ -12,7 +12,6 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.finding.BenchContext;
-import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Closing;
 import raconteur.core.finding.Conclusion;
@@ -224,7 +223,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
   }
 
   private static final class Replay {
-    private final BenchLine benchLine;
+    private final Heard.Ear heard;
     private final List<Entry> entries;
     private final Map<Integer, String> struck = new HashMap<>();
     private final List<Told> lines = new ArrayList<>();
@@ -244,7 +243,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     private record Pulled(String rail, double ohms, Set<String> out) {}
 
     Replay(Board board, List<Entry> entries) {
-      this.benchLine = new BenchLine(board);
+      this.heard = Heard.on(board);
       this.entries = entries;
     }
 
@@ -271,7 +270,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
       if (struck.containsKey(line.number())) {
         return List.of(new Told.Struck(struck.get(line.number())));
       }
-      return switch (benchLine.understand(line.line(), context())) {
+      return switch (heard.understand(line.line(), context())) {
         case Understanding.Understood understood -> List.of(counts(understood.statement()));
         case Understanding.Asked asked -> List.of(counts(asked.statement()));
         case Understanding.InTurn(List<Understanding.Understood> all) -> {

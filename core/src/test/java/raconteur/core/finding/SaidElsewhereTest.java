@@ -192,4 +192,58 @@ class SaidElsewhereTest {
       assertThat(words.parts()).hasSize(accused.split(" ", -1).length);
     }
   }
+
+  /** What is left out is of the one before; what is gone is not there. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "gannet-1 | IC3 is hot, IC2 isn't | IC3 hot; IC2 normal",
+        "gannet-1 | IC18 QA counts, QB doesn't | IC18.14 toggling; IC18.13 0 Hz",
+        "gannet-1 | IC27 pin 3 divides, pin 11 flat | IC27.3 toggling; IC27.11 0 Hz",
+        "gannet-1 | no video, no sync, E clock is fine | screen blank",
+        "gannet-1 | reset sits at 2.1V | IC1.37 2.1 V",
+        "gannet-1 | IC9 and IC10 swapped over, garbage moved | exchanged IC9 IC10 changed",
+        "gannet-1 | 3 ohms between IC1.8 and IC1.9 | cont IC1.8 IC1.9 joined",
+        "gannet-1 | 4.6V at IC1, 5.05V at edge | +5V at IC1 4.6 V; +5V at J1 5.05 V",
+        "skua-3 | BUSRQ high, NMI high, WAIT high | U1.25 high; U1.17 high; U1.24 high",
+        "skua-3 | U1 INT permanently asserted | U1.16 low",
+        "skua-3 | U4 swapped for new 138, no change | swap U4 good same",
+        "skua-3 | burned a new U2, same result | swap U2 good same",
+        "skua-3 | U3 tested good out of circuit | U3 tester pass",
+        "skua-3 | U2 good in the reader | U2 rom good",
+        "skua-3 | U15 port B stuck at 0 | U15.18 U15.19 U15.20 U15.21 U15.22 U15.23 U15.24 U15.25"
+            + " low",
+        "skua-3 | clock at U12.2 looks clean | U12.2 toggling",
+        "skua-3 | U1.12 and U1.8 beep together | cont U1.12 U1.8 joined",
+        "skua-3 | bodge wire U9.7 to U6.5 added | mended U9.7 U6.5 wired",
+        "skua-3 | previous repair has lifted pads at U3 | damage lifted-pad U3",
+        "plover-1 | reflowed U1, works for now | mended U1 reflowed; screen works",
+        "plover-1 | start logo garbled | screen garbage",
+        "plover-1 | burnt smell near Q3 | damage burn Q3",
+        "plover-1 | HP-3 board swapped, works now | swap U6 good cured",
+        "plover-1 | draws 300 mA with no cartridge | +5V 0.3 A",
+      })
+  void whatIsLeftOutIsOfTheOneBefore(String board, String said, String usual) {
+    assertThat(kept(board, said)).isEqualTo(usual);
+  }
+
+  /** Taken for something else once: a word of the language is no button, a finger no EPROM. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "gannet-1 | player 2 left does nothing",
+        "plover-1 | reheated lcd ribbon, lines gone",
+        "gadwall-6 | HALT goes low right after reset",
+        "gadwall-6 | touched U20, burned my finger",
+        "gadwall-6 | rom checksum off by one bit",
+        "gadwall-6 | high score resets every power off",
+        "skua-3 | A0 to A7 moving, A8 upward static",
+      })
+  void noneOfTheseIsTakenForWhatItIsNot(String board, String said) {
+    String kept = kept(board, said);
+    assertThat(kept.startsWith("✗ ") ? "" : kept)
+        .doesNotContain("function ", "replaced", "rom good", "screen reboots", "screen garbage");
+  }
 }

@@ -2,6 +2,7 @@ package raconteur.desktop.desk;
 
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -20,6 +21,13 @@ public final class BenchBar extends VBox {
       Set.of(Style.UNDERSTOOD, Style.ASKED, Style.REFUSED, Style.UNFINISHED);
 
   private final CaseDesk desk;
+
+  /** What was typed, behind the usual lines near to it: each of them is tried in turn. */
+  private List<String> near = List.of();
+
+  /** Which of them stands in the field; -1 while people type. */
+  private int tried = -1;
+
   private final TextField field = new TextField();
   private final HBox offers = new HBox();
   private final Label echo = Texts.line("", Style.ECHO);
@@ -74,6 +82,12 @@ public final class BenchBar extends VBox {
 
   /** Completes the last word by the first offer, or by what all offers share. */
   private void takeOffer() {
+    if (!near.isEmpty()) {
+      tried = (tried + 1) % near.size();
+      field.setText(near.get(tried));
+      field.end();
+      return;
+    }
     List<String> known = desk.offers(field.getText());
     if (known.isEmpty()) {
       return;
@@ -107,21 +121,46 @@ public final class BenchBar extends VBox {
           case Understanding.Refused _ -> Style.REFUSED;
         };
     echo(understanding.sentence(), state);
-    List<String> known = desk.offers(line);
     offers.getChildren().clear();
-    known.stream()
-        .limit(MOST_SHOWN)
-        .forEach(o -> offers.getChildren().add(Texts.line(o, Style.OFFER)));
+    if (tried >= 0 && tried < near.size() && near.get(tried).equals(line)) {
+      showNear();
+      return;
+    }
+    near = List.of();
+    tried = -1;
+    List<String> known = desk.offers(line);
     if (!known.isEmpty()) {
+      known.stream().limit(MOST_SHOWN).forEach(this::offer);
       Style.FIRST.on(offers.getChildren().getFirst());
       String more = known.size() > MOST_SHOWN ? "+ more" : "";
-      offers
-          .getChildren()
-          .add(
-              Texts.line(
-                  more + (line.isBlank() ? "" : "  " + Keys.COMPLETE.on("takes the first")),
-                  Style.OFFER));
+      offer(more + (line.isBlank() ? "" : "  " + Keys.COMPLETE.on("takes the first")));
+    } else if (state == Style.ASKED || state == Style.REFUSED) {
+      List<String> meant = desk.near(line);
+      if (!meant.isEmpty()) {
+        near = Stream.concat(meant.stream(), Stream.of(line)).toList();
+        showNear();
+      }
     }
+  }
+
+  /** The usual lines near to what was typed, the one in the field first of all. */
+  private void showNear() {
+    offer("Is one of these meant?");
+    near.subList(0, near.size() - 1).forEach(this::offer);
+    if (tried < near.size() - 1) {
+      Style.FIRST.on(offers.getChildren().get(Math.max(tried, 0) + 1));
+    }
+    boolean last = tried == near.size() - 2;
+    offer(
+        "  "
+            + Keys.COMPLETE.on(
+                tried < 0
+                    ? "takes the first"
+                    : last ? "takes back what you typed" : "takes the next"));
+  }
+
+  private void offer(String words) {
+    offers.getChildren().add(Texts.line(words, Style.OFFER));
   }
 
   private void enter() {

@@ -179,6 +179,13 @@ public final class CaseDesk {
     return offers;
   }
 
+  /** Usual lines near to one that is not understood, or not wholly: for people to choose from. */
+  public List<String> near(String line) {
+    return STRIKE.matcher(line).matches() || WHAT_IF.matcher(line).matches()
+        ? List.of()
+        : benchLine.nearest(line, context());
+  }
+
   private BenchContext context() {
     return telling.context();
   }

@@ -75,4 +75,30 @@ class SaidAtTheBenchTest extends InWindow {
     assertThat(field.getText()).isEqualTo("leg U15.8 gone");
     assertThat(echo(robot)).contains("broken").contains("missing");
   }
+
+  /** What nobody understands is offered in usual words, one after another, and then as typed. */
+  @Test
+  void whatMayHaveBeenMeantIsChosenWithOneKey(FxRobot robot) {
+    open(13);
+    TextField field = robot.lookup("#bench-line").queryAs(TextField.class);
+    robot.interact(field::requestFocus);
+    String typed = "heat gun on U24, crash comes sooner";
+    write(typed);
+    assertThat(robot.lookup("Is one of these meant?").tryQuery()).isPresent();
+    key(KeyCode.TAB);
+    assertThat(field.getText()).isEqualTo("warm U24 changes");
+    int taken = 1;
+    while (!field.getText().equals(typed) && taken < 9) {
+      key(KeyCode.TAB);
+      taken++;
+    }
+    assertThat(field.getText()).isEqualTo(typed);
+    key(KeyCode.TAB);
+    int before = desk().telling().lines().size();
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(field.getText()).as(echo(robot)).isEmpty();
+    assertThat(desk().telling().lines()).hasSize(before + 1);
+    assertThat(desk().telling().lines().getLast().entry().line()).isEqualTo("warm U24 changes");
+  }
 }

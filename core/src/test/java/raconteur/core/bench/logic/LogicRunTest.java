@@ -11,13 +11,13 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import raconteur.core.device.DerivedOnce;
 import raconteur.core.device.Device;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.DeviceRun;
 import raconteur.core.device.Level;
 import raconteur.core.device.PinKind;
-import raconteur.core.device.TestVectors;
 import raconteur.core.device.VectorRow;
 
 class LogicRunTest {
@@ -97,7 +97,7 @@ class LogicRunTest {
   }
 
   private static List<VectorRow> rows(Device device) {
-    List<VectorRow> rows = TestVectors.of(device).rows();
+    List<VectorRow> rows = DerivedOnce.of(device).rows();
     return rows.subList(0, Math.min(rows.size(), 60));
   }
 
