@@ -67,8 +67,14 @@ final class FixedChecklist implements Policy {
     fitted.stream().filter(p -> !p.socketed()).forEach(this::outOfCircuit);
     FaultCatalogue.of(board, Priors.shipped(), History.NONE).faults().stream()
         .filter(f -> f.mode() == FaultMode.SHORT)
-        .map(f -> (Place.Bridge) f.place())
-        .forEach(b -> test(new Finding.Continuity(b.one(), b.other(), false)));
+        .forEach(
+            f -> {
+              if (f.place() instanceof Place.Bridge b) {
+                test(new Finding.Continuity(b.one(), b.other(), false));
+              } else if (f.place() instanceof Place.Inside i) {
+                test(new Finding.Continuity(i.one(), i.other(), false));
+              }
+            });
   }
 
   private void test(Finding sample) {

@@ -221,6 +221,23 @@ public final class FaultCatalogue {
       return priors.classOf(LikelyClass.of(priors, part));
     }
 
+    /** What a capacitor that holds a line, such as a reset's, does when it is shorted through. */
+    private Optional<Place.Inside> shortedThrough(Part part) {
+      List<PinRef> legs = part.pins();
+      if (!part.device().isCapacitor() || legs.size() != 2) {
+        return Optional.empty();
+      }
+      Optional<String> one = board.netOf(legs.getFirst()).map(Net::name);
+      Optional<String> other = board.netOf(legs.getLast()).map(Net::name);
+      boolean holdsALine =
+          one.isPresent()
+              && other.isPresent()
+              && board.isSupply(one.get()) != board.isSupply(other.get());
+      return holdsALine
+          ? Optional.of(new Place.Inside(legs.getFirst(), legs.getLast(), one.get(), other.get()))
+          : Optional.empty();
+    }
+
     private void part(Part part, double expectedByClass) {
       double factor = board.usualSuspect(part.designator()).map(UsualSuspect::factor).orElse(1.0);
       double table = Math.min(expectedByClass * factor * damageFactor(part), MOST_EXPECTED);
@@ -237,6 +254,11 @@ public final class FaultCatalogue {
       dead += rails.isEmpty() ? modes.leaks() + modes.shorted() : 0;
       dead += addresses.isEmpty() ? modes.addressInputs() : 0;
       dead += gateInputs(part).isEmpty() ? modes.inputs() : 0;
+      Optional<Place.Inside> through = shortedThrough(part);
+      if (through.isPresent()) {
+        dead -= modes.shorted();
+        add(through.get(), FaultMode.SHORT, expected * modes.shorted());
+      }
       add(new Place.OfPart(part.designator()), FaultMode.DEAD, expected * dead);
       for (String rail : rails) {
         add(

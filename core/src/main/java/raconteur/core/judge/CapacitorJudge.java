@@ -14,6 +14,9 @@ import raconteur.core.finding.Quantities;
 
 /** Judges what one capacitor measures by what is printed on it. */
 public final class CapacitorJudge {
+  /** Less than the leads of a meter have (common practice, no source). */
+  private static final double LEAST_SERIES_OHMS = 0.005;
+
   private final Part part;
   private final Optional<CapacitorSpec> spec;
 
@@ -46,8 +49,25 @@ public final class CapacitorJudge {
         OptionalDouble.empty());
   }
 
+  /**
+   * Whether no more was read than its ohms and those are none: no capacitor has so little in
+   * series, and who says shorted means this.
+   */
+  public static boolean isShorted(Finding.CapacitorReading reading) {
+    return reading.seriesOhms().isPresent()
+        && reading.seriesOhms().getAsDouble() < LEAST_SERIES_OHMS
+        && reading.farads().isEmpty();
+  }
+
   /** What a reading says; the worst of value, series resistance and leakage decides. */
   public Verdict of(Finding.CapacitorReading reading) {
+    if (isShorted(reading)) {
+      return Verdict.bad(
+          part.designator()
+              + ": "
+              + Quantities.ohms(reading.seriesOhms().getAsDouble())
+              + " is a short: through it, or beside it while it is in.");
+    }
     if (spec.isEmpty()) {
       return Verdict.unjudged(
           part.designator()

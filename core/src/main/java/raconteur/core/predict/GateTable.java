@@ -74,6 +74,33 @@ final class GateTable {
     return new GateTable(rows);
   }
 
+  /**
+   * A chip of many inputs of which some were read: where all of those move, its output mostly does;
+   * where its clock stands, it stands. Common practice, no source.
+   *
+   * @param clocked whether the first of the inputs is its clock
+   */
+  static GateTable ofSome(int inputs, boolean clocked, LineStates states) {
+    double[] moves =
+        LineStates.mixed(
+            MOSTLY_FOLLOWS, states.predicted(Signal.TOGGLING), states.predicted(NOT_SAID));
+    List<double[]> rows = new ArrayList<>();
+    int count = (int) Math.round(Math.pow(LineStates.COUNT, inputs));
+    for (int row = 0; row < count; row++) {
+      int each = row;
+      boolean all =
+          IntStream.range(0, inputs)
+              .allMatch(
+                  i -> LineStates.STATES[each / STRIDES[i] % LineStates.COUNT] == Signal.TOGGLING);
+      boolean stands = clocked && LineStates.STATES[each % LineStates.COUNT] != Signal.TOGGLING;
+      rows.add(all ? moves : stands ? states.predicted(Signal.STILL) : states.predicted(NOT_SAID));
+    }
+    return new GateTable(rows);
+  }
+
+  /** How surely the output of many inputs moves with some of them (judgement, no source). */
+  private static final double MOSTLY_FOLLOWS = 0.95;
+
   /** How surely it follows; what small swings do is not known (judgement, no source). */
   private static final double FOLLOWS = 0.97;
 

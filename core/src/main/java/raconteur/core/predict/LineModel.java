@@ -69,6 +69,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param fetching what it does where the program is lost but the processor goes on; empty where
    *     the processor does not drive it by itself
    * @param runs whether other lines show that the program runs
+   * @param twins a pin of each line that the same parts drive and that was seen to move
    * @param driven whether an output that always drives holds it
    * @param starved whether its driver gets too little supply to work
    */
@@ -85,6 +86,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
       Optional<double[]> idle,
       Optional<double[]> fetching,
       boolean runs,
+      int[] twins,
       boolean driven,
       boolean starved) {}
 
@@ -92,8 +94,9 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * A gate whose inputs are lines here.
    *
    * @param inputs those that are no supplies, in the order of the table
+   * @param partly whether it has more inputs, by which faults may come as well
    */
-  record Follows(GateTable table, List<Input> inputs) {}
+  record Follows(GateTable table, List<Input> inputs, boolean partly) {}
 
   /** An input pin of a gate, and where its line is among the nodes. */
   record Input(int pinId, int node, int station) {}
@@ -147,6 +150,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param off the stations whose contact is open, one bit each
    * @param loose whether what drives the line may itself be what is wrong: it then may float, too
    * @param local whether the line's driver itself does not do what its gate says
+   * @param alike whether a line that the same parts drive, and that moves, is disturbed alike
    * @param standing whether the line may stand because the program does not run
    * @param astray what it does on the simulated board whose program goes astray, plus one; 0 for
    *     none
@@ -157,9 +161,10 @@ final class LineModel implements TestModel<LineModel.Effect> {
       int off,
       boolean loose,
       boolean local,
+      boolean alike,
       Standing standing,
       int astray) {
-    static final Line NONE = new Line(0, 0, 0, false, false, Standing.NOT, 0);
+    static final Line NONE = new Line(0, 0, 0, false, false, false, Standing.NOT, 0);
 
     Line and(Line other) {
       if (equals(NONE)) {
@@ -181,6 +186,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
           off | other.off,
           loose || other.loose,
           local || other.local,
+          alike && other.alike,
           disagree ? Standing.IDLE : standing.and(other.standing),
           disagree ? 0 : Math.max(astray, other.astray));
     }
@@ -327,6 +333,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
         line.off(),
         line.loose(),
         line.local(),
+        line.alike(),
         line.standing(),
         line.astray());
   }
@@ -374,21 +381,30 @@ final class LineModel implements TestModel<LineModel.Effect> {
       // What comes through the gate comes by its inputs.
       return Line.NONE;
     }
-    boolean loose =
-        changes != 0
-            && (!node.driven()
-                || node.net().path().stream().anyMatch(pin -> spreading.actsAt(fault, pin)));
-    Line line = new Line(changes, gaps, off, loose, local, here, astray);
+    boolean atIt =
+        changes != 0 && node.net().path().stream().anyMatch(pin -> spreading.actsAt(fault, pin));
+    boolean loose = changes != 0 && (!node.driven() || atIt);
+    boolean alike = changes != 0 && !atIt && disturbsATwin(node, consequences);
+    Line line = new Line(changes, gaps, off, loose, local, alike, here, astray);
     return line.equals(Line.NONE) ? Line.NONE : line;
+  }
+
+  /** Whether a line that the same parts drive, and that moves, is disturbed by it as well. */
+  private static boolean disturbsATwin(Node node, Consequences consequences) {
+    return Arrays.stream(node.twins())
+        .anyMatch(twin -> consequences.at(twin).filter(c -> c == Signal.DOUBTFUL).isPresent());
   }
 
   /** Whether the fault lies between the inputs of the gate and its output's pin. */
   private boolean isLocal(Fault fault, Node node, Consequences consequences) {
+    Follows follows = node.follows().orElseThrow();
     boolean inputChanged =
-        node.follows().orElseThrow().inputs().stream()
-            .anyMatch(i -> consequences.at(i.pinId()).isPresent());
+        follows.inputs().stream().anyMatch(i -> consequences.at(i.pinId()).isPresent());
+    Optional<Signal> change = consequences.at(node.ids()[node.driver()]);
+    boolean byAnotherWay = follows.partly() && change.filter(c -> c != Signal.DOUBTFUL).isPresent();
     return spreading.actsAt(fault, node.stations().get(node.driver()))
-        || (!inputChanged && consequences.at(node.ids()[node.driver()]).isPresent());
+        || (change.isPresent() && !inputChanged)
+        || byAnotherWay;
   }
 
   private static long code(Optional<Signal> signal) {
@@ -510,7 +526,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
               : Optional.of(NetPropagation.join(change.get(), here.get()));
     }
     if (change.isPresent()) {
-      return changed(node, change.get(), line.loose()).clone();
+      return changed(node, change.get(), line).clone();
     }
     double[] idle = node.idle().orElse(states.idle());
     if (line.astray() != 0) {
@@ -527,14 +543,17 @@ final class LineModel implements TestModel<LineModel.Effect> {
   }
 
   /**
-   * A line that only may be disturbed goes on moving where the others of the program do; one whose
-   * output is well and only its inputs are not does anything but float.
+   * A line that only may be disturbed goes on moving where the others of the program do, or those
+   * that are disturbed alike; one whose output is well and only its inputs are not does anything
+   * but float.
    */
-  private double[] changed(Node node, Signal change, boolean loose) {
+  private double[] changed(Node node, Signal change, Line line) {
     if (change != Signal.DOUBTFUL) {
       return states.predicted(change);
     }
-    return node.runs() ? states.disturbed() : loose ? states.predicted(change) : states.swayed();
+    return node.runs() || line.alike()
+        ? states.disturbed()
+        : line.loose() ? states.predicted(change) : states.swayed();
   }
 
   /** A healthy line where the simulated board and who described it may both be right. */

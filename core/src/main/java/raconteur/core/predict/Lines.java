@@ -26,6 +26,7 @@ import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Gate;
 import raconteur.core.device.PinKind;
+import raconteur.core.device.PinRole;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.Place;
@@ -46,6 +47,8 @@ final class Lines {
   /** How many other lines settle whether the program runs. */
   private static final int ENOUGH_LINES = 2;
 
+  private static final int ENOUGH_INPUTS = 2;
+
   /**
    * How often a line does what its kind usually does, where nobody has looked: of 323 lines on four
    * boards whose state is written down all did, and other boards are doubted more than those.
@@ -60,15 +63,17 @@ final class Lines {
   private final SimulatedLines simulated;
   private final LineStates states;
   private final Map<PinRef, Optional<GateInFront>> inFront = new ConcurrentHashMap<>();
+  private final Map<List<Integer>, GateTable> someMove = new ConcurrentHashMap<>();
 
   /**
    * The gate that alone drives a line, and what is in front of it.
    *
    * @param inputs its inputs on signal lines, in the order of the table
    * @param lines the names of those lines
+   * @param partly whether it has other inputs on signal lines
    */
   private record GateInFront(
-      PinRef driver, GateTable table, List<PinRef> inputs, Set<String> lines) {}
+      PinRef driver, GateTable table, List<PinRef> inputs, Set<String> lines, boolean partly) {}
 
   /**
    * What the readings of one group depend on beside themselves.
@@ -76,9 +81,15 @@ final class Lines {
    * @param given the readings in front of the line
    * @param runs by line whether other lines say that the program runs
    * @param starved the rails too low to work with
+   * @param twins by line a pin of each other line that the same parts drive and that was seen to
+   *     move
    */
   record SetUp(
-      Moment moment, List<Finding> given, Map<String, Boolean> runs, Set<String> starved) {}
+      Moment moment,
+      List<Finding> given,
+      Map<String, Boolean> runs,
+      Set<String> starved,
+      Map<String, Set<PinRef>> twins) {}
 
   Lines(
       Board board,
@@ -133,9 +144,63 @@ final class Lines {
   private Optional<GateInFront> followed(String line, Set<String> read, Set<String> partsOut) {
     return board
         .net(line)
-        .flatMap(this::inFrontOf)
+        .flatMap(net -> inFrontOf(net).or(() -> someInFrontOf(net, read)))
         .filter(g -> !partsOut.contains(g.driver().part()))
         .filter(g -> g.lines().stream().anyMatch(read::contains));
+  }
+
+  /**
+   * A gate of too many inputs to be followed, or of more than its clock and what it takes in: by
+   * those of its inputs that were read, where they are {@value #ENOUGH_INPUTS} or more and its
+   * clock is one of them.
+   */
+  private Optional<GateInFront> someInFrontOf(Net net, Set<String> read) {
+    Optional<PinRef> driver = nets.soleDriver(net);
+    Optional<CompiledGate> gate = driver.flatMap(nets::gateDriving);
+    if (gate.isEmpty() || isAnalogue(driver.get())) {
+      return Optional.empty();
+    }
+    Optional<Integer> clock =
+        gate.get().gate().function() instanceof Gate.Remembering r
+            ? Optional.ofNullable(gate.get().pinByName().get(r.clock()))
+            : Optional.empty();
+    List<PinRef> inputs =
+        nets.inputsOf(gate.get()).stream()
+            .filter(pin -> read.contains(lineOf(pin).name()))
+            .filter(pin -> !holds(pin))
+            .sorted(Comparator.comparing(pin -> !nets.id(pin).equals(clock)))
+            .limit(GateTable.MOST_INPUTS)
+            .toList();
+    boolean clocked = clock.isPresent();
+    boolean known =
+        inputs.size() >= ENOUGH_INPUTS
+            && (!clocked || nets.id(inputs.getFirst()).equals(clock))
+            && inputs.stream().noneMatch(pin -> lineOf(pin).name().equals(net.name()));
+    Set<String> names = new TreeSet<>();
+    inputs.forEach(pin -> names.add(lineOf(pin).name()));
+    return known && names.size() == inputs.size()
+        ? Optional.of(
+            new GateInFront(
+                driver.get(),
+                someMove.computeIfAbsent(
+                    List.of(inputs.size(), clocked ? 1 : 0),
+                    _ -> GateTable.ofSome(inputs.size(), clocked, states)),
+                inputs,
+                Collections.unmodifiableSet(names),
+                true))
+        : Optional.empty();
+  }
+
+  /** Whether a pin keeps what it belongs to at rest, or lets it go: it may rest for good. */
+  private boolean holds(PinRef pin) {
+    return board
+        .pin(pin)
+        .filter(
+            p ->
+                PinRole.RESET.fits(p.name())
+                    || PinRole.ENABLE.fits(p.name())
+                    || p.name().matches("[/~]?[12]?(CLR|PR|MR|CL)[12]?"))
+        .isPresent();
   }
 
   /**
@@ -199,7 +264,8 @@ final class Lines {
               driver,
               GateTable.ofAnalogue(inputs.size(), states),
               inputs,
-              Collections.unmodifiableSet(names)));
+              Collections.unmodifiableSet(names),
+              false));
     }
     List<Integer> ids = inputs.stream().map(p -> nets.id(p).orElseThrow()).toList();
     return Optional.of(
@@ -207,7 +273,8 @@ final class Lines {
             driver,
             GateTable.of(gate.get(), ids, supplies, healthy(driver), states),
             inputs,
-            Collections.unmodifiableSet(names)));
+            Collections.unmodifiableSet(names),
+            false));
   }
 
   private boolean isAnalogue(PinRef pin) {
@@ -250,12 +317,33 @@ final class Lines {
     Map<PinRef, Signal> seen = seen(moment, told);
     in.add(line);
     Map<String, Boolean> runs = new TreeMap<>();
+    Map<String, Set<PinRef>> twins = new TreeMap<>();
     for (String each : in) {
       Net net = board.net(each).orElseGet(() -> lineOf(PinRef.parse(each)));
       runs(net, seen).ifPresent(r -> runs.put(each, r));
+      twins.put(each, twins(net, seen));
     }
     Moment state = new Moment(moment.epoch(), moment.partsOut(), Optional.empty());
-    return new SetUp(state, given, runs, Supplies.starved(board, moment, told));
+    return new SetUp(state, given, runs, Supplies.starved(board, moment, told), twins);
+  }
+
+  /**
+   * Lines that the same parts drive and that were seen to move: what disturbs all of them alike,
+   * far away, does not hold one of them.
+   */
+  private Set<PinRef> twins(Net net, Map<PinRef, Signal> seen) {
+    Set<String> by = drivenBy(net);
+    return by.isEmpty()
+        ? Set.of()
+        : seen.entrySet().stream()
+            .filter(e -> e.getValue() == Signal.TOGGLING && !net.path().contains(e.getKey()))
+            .map(Map.Entry::getKey)
+            .filter(pin -> drivenBy(lineOf(pin)).equals(by))
+            .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  private Set<String> drivenBy(Net net) {
+    return nets.drivers(net).stream().map(PinRef::part).collect(Collectors.toSet());
   }
 
   private static List<Finding> readings(Moment moment, List<DatedFinding> told) {
@@ -471,7 +559,7 @@ final class Lines {
         gate.map(
             g ->
                 new LineModel.Follows(
-                    g.table(), g.inputs().stream().map(i -> input(i, at)).toList()));
+                    g.table(), g.inputs().stream().map(i -> input(i, at)).toList(), g.partly()));
     PinRef first = gate.map(GateInFront::driver).orElse(sorted.getFirst());
     boolean out =
         nets.soleDriver(net)
@@ -503,6 +591,9 @@ final class Lines {
             ? Optional.of(states.fetching())
             : Optional.empty(),
         runs.orElse(false),
+        setUp.twins().getOrDefault(line, Set.of()).stream()
+            .mapToInt(pin -> nets.id(pin).orElse(-1))
+            .toArray(),
         !out && nets.isDriven(net),
         isStarved(net, setUp.starved()));
   }

@@ -9,8 +9,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
+import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.continuity.Peers;
 import raconteur.core.continuity.RobustSpread;
@@ -274,8 +276,10 @@ record PassiveModels(Board board, Readings readings) {
   }
 
   TestModel<?> capacitor(Finding.CapacitorReading test) {
-    CapacitorJudge judge = new CapacitorJudge(board.part(test.part()).orElseThrow());
-    if (!judge.canJudge()) {
+    Part part = board.part(test.part()).orElseThrow();
+    CapacitorJudge judge = new CapacitorJudge(part);
+    boolean shorted = CapacitorJudge.isShorted(test);
+    if (!judge.canJudge() && !shorted) {
       return new NoModel(test);
     }
     if (!Set.of("good", "doubtful", "bad").contains(judge.of(test).level().word())) {
@@ -291,8 +295,34 @@ record PassiveModels(Board board, Readings readings) {
         "capacitor",
         List.of("healthy", "worn"),
         fault ->
-            fault.place().mendable().equals(new Place.OfPart(test.part())) ? "worn" : "healthy",
+            fault.place().mendable().equals(new Place.OfPart(test.part()))
+                    || (shorted && joinsItsLegs(part, fault))
+                ? "worn"
+                : "healthy",
         found -> judge.of((Finding.CapacitorReading) found).level().word(),
         outcomes);
+  }
+
+  /** Whether a fault joins the two lines a part lies between, which a meter across it shows. */
+  private boolean joinsItsLegs(Part part, Fault fault) {
+    Set<String> legs =
+        part.pins().stream()
+            .flatMap(pin -> board.netOf(pin).stream())
+            .map(Net::name)
+            .collect(Collectors.toSet());
+    return switch (fault.place()) {
+      case Place.Bridge(_, _, String one, String other) -> legs.equals(Set.of(one, other));
+      case Place.Inside(_, _, String one, String other) -> legs.equals(Set.of(one, other));
+      case Place.Load(_, String rail) ->
+          fault.mode() == FaultMode.SHORTED && legs.contains(board.rail(rail).orElseThrow().net());
+      case Place.OfPart _,
+          Place.Output _,
+          Place.Input _,
+          Place.Segment _,
+          Place.Contact _,
+          Place.Joints _,
+          Place.FittedSet _ ->
+          false;
+    };
   }
 }

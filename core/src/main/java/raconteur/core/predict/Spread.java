@@ -226,7 +226,7 @@ final class Spread {
    * A dead junction may be open, which a resting line does not notice, or shorted, which holds it:
    * it stands, one way or the other, unless a short can only hold it where it rests. A line that
    * something drives shows little of it. A dead capacitor mostly is dry; that it is shorted is a
-   * bridge at its pins.
+   * fault of its own.
    */
   private void maybeShorted(PinRef pin, Part part) {
     Signal rests = healthy(id(pin));

@@ -394,7 +394,7 @@ final class UsualLevels {
       Device device = part.device();
       boolean worksWith =
           part.fitted()
-              && (device.isRam() || device.isRom())
+              && (device.isRam() || device.isRom() || isReadByProgram(part))
               && part.pins().stream()
                   .filter(p -> board.kind(p).drives())
                   .flatMap(p -> board.netOf(p).stream())
@@ -403,12 +403,22 @@ final class UsualLevels {
         for (DevicePin pin : device.pins()) {
           PinRef at = part.pin(pin.number());
           boolean driven = board.netOf(at).filter(n -> !driversOf(n).isEmpty()).isPresent();
-          if (driven && pin.kind().reads() && PinRole.SELECT.fits(pin.name())) {
+          boolean selects =
+              PinRole.SELECT.fits(pin.name())
+                  || (device.isSmallLogic() && PinRole.ENABLE.fits(pin.name()));
+          if (driven && pin.kind().reads() && selects) {
             say(at, Signal.TOGGLING);
           }
         }
       }
     }
+  }
+
+  /** A buffer that is let onto the data when the program looks at what lies behind it. */
+  private boolean isReadByProgram(Part part) {
+    return part.device().isSmallLogic()
+        && part.device().pins().stream().allMatch(p -> p.kind() != PinKind.BIDIRECTIONAL)
+        && part.device().pins().stream().anyMatch(p -> p.kind() == PinKind.THREE_STATE);
   }
 
   private Optional<PinRef> pinNamed(Part part, String name) {
