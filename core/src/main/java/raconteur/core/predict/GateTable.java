@@ -79,11 +79,14 @@ final class GateTable {
    * where its clock stands, it stands. Common practice, no source.
    *
    * @param clocked whether the first of the inputs is its clock
+   * @param known whether what it makes of them is known, so that they are inputs of this output
    */
-  static GateTable ofSome(int inputs, boolean clocked, LineStates states) {
+  static GateTable ofSome(int inputs, boolean clocked, boolean known, LineStates states) {
     double[] moves =
         LineStates.mixed(
-            MOSTLY_FOLLOWS, states.predicted(Signal.TOGGLING), states.predicted(NOT_SAID));
+            known ? MOSTLY_FOLLOWS : OFTEN_FOLLOWS,
+            states.predicted(Signal.TOGGLING),
+            states.predicted(NOT_SAID));
     List<double[]> rows = new ArrayList<>();
     int count = (int) Math.round(Math.pow(LineStates.COUNT, inputs));
     for (int row = 0; row < count; row++) {
@@ -100,6 +103,9 @@ final class GateTable {
 
   /** How surely the output of many inputs moves with some of them (judgement, no source). */
   private static final double MOSTLY_FOLLOWS = 0.95;
+
+  /** The same of a chip that somebody programmed (judgement, no source). */
+  private static final double OFTEN_FOLLOWS = 0.8;
 
   /** How surely it follows; what small swings do is not known (judgement, no source). */
   private static final double FOLLOWS = 0.97;

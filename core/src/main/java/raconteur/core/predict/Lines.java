@@ -64,6 +64,7 @@ final class Lines {
   private final LineStates states;
   private final Map<PinRef, Optional<GateInFront>> inFront = new ConcurrentHashMap<>();
   private final Map<List<Integer>, GateTable> someMove = new ConcurrentHashMap<>();
+  private final Map<String, Set<String>> drivenBy = new ConcurrentHashMap<>();
 
   /**
    * The gate that alone drives a line, and what is in front of it.
@@ -122,6 +123,10 @@ final class Lines {
     return LineReading.of(finding, rest);
   }
 
+  private Net lineNamed(String line) {
+    return board.net(line).orElseGet(() -> lineOf(PinRef.parse(line)));
+  }
+
   /** The line a pin is on; a pin joined to nothing is one by itself. */
   private Net lineOf(PinRef pin) {
     return board.netOf(pin).orElseGet(() -> new Net(pin.toString(), List.of(pin), List.of()));
@@ -142,8 +147,7 @@ final class Lines {
 
   /** The gate that drives a line, where it may be followed and a line in front of it was read. */
   private Optional<GateInFront> followed(String line, Set<String> read, Set<String> partsOut) {
-    return board
-        .net(line)
+    return Optional.of(lineNamed(line))
         .flatMap(net -> inFrontOf(net).or(() -> someInFrontOf(net, read)))
         .filter(g -> !partsOut.contains(g.driver().part()))
         .filter(g -> g.lines().stream().anyMatch(read::contains));
@@ -156,16 +160,16 @@ final class Lines {
    */
   private Optional<GateInFront> someInFrontOf(Net net, Set<String> read) {
     Optional<PinRef> driver = nets.soleDriver(net);
-    Optional<CompiledGate> gate = driver.flatMap(nets::gateDriving);
-    if (gate.isEmpty() || isAnalogue(driver.get())) {
+    if (driver.isEmpty() || isAnalogue(driver.get())) {
       return Optional.empty();
     }
+    Optional<CompiledGate> gate = nets.gateDriving(driver.get());
     Optional<Integer> clock =
-        gate.get().gate().function() instanceof Gate.Remembering r
+        gate.isPresent() && gate.get().gate().function() instanceof Gate.Remembering r
             ? Optional.ofNullable(gate.get().pinByName().get(r.clock()))
             : Optional.empty();
     List<PinRef> inputs =
-        nets.inputsOf(gate.get()).stream()
+        gate.map(nets::inputsOf).orElseGet(() -> programmedInputs(driver.get())).stream()
             .filter(pin -> read.contains(lineOf(pin).name()))
             .filter(pin -> !holds(pin))
             .sorted(Comparator.comparing(pin -> !nets.id(pin).equals(clock)))
@@ -183,12 +187,21 @@ final class Lines {
             new GateInFront(
                 driver.get(),
                 someMove.computeIfAbsent(
-                    List.of(inputs.size(), clocked ? 1 : 0),
-                    _ -> GateTable.ofSome(inputs.size(), clocked, states)),
+                    List.of(inputs.size(), clocked ? 1 : 0, gate.isPresent() ? 1 : 0),
+                    _ -> GateTable.ofSome(inputs.size(), clocked, gate.isPresent(), states)),
                 inputs,
                 Collections.unmodifiableSet(names),
                 true))
         : Optional.empty();
+  }
+
+  /** What goes into a chip that somebody programmed: what it makes of it, nobody wrote down. */
+  private List<PinRef> programmedInputs(PinRef output) {
+    return board
+        .part(output.part())
+        .filter(p -> p.device().isProgrammable())
+        .map(p -> p.pins().stream().filter(x -> board.kind(x) == PinKind.INPUT).toList())
+        .orElse(List.of());
   }
 
   /** Whether a pin keeps what it belongs to at rest, or lets it go: it may rest for good. */
@@ -319,7 +332,7 @@ final class Lines {
     Map<String, Boolean> runs = new TreeMap<>();
     Map<String, Set<PinRef>> twins = new TreeMap<>();
     for (String each : in) {
-      Net net = board.net(each).orElseGet(() -> lineOf(PinRef.parse(each)));
+      Net net = lineNamed(each);
       runs(net, seen).ifPresent(r -> runs.put(each, r));
       twins.put(each, twins(net, seen));
     }
@@ -343,7 +356,8 @@ final class Lines {
   }
 
   private Set<String> drivenBy(Net net) {
-    return nets.drivers(net).stream().map(PinRef::part).collect(Collectors.toSet());
+    return drivenBy.computeIfAbsent(
+        net.name(), _ -> nets.drivers(net).stream().map(PinRef::part).collect(Collectors.toSet()));
   }
 
   private static List<Finding> readings(Moment moment, List<DatedFinding> told) {

@@ -78,6 +78,10 @@ public final class NetPropagation {
     if (drivers.size() == 1) {
       return Optional.of(drivers.getFirst());
     }
+    if (drivers.isEmpty() && net.path().size() == 1) {
+      // An output that is joined to nothing drives itself.
+      return Optional.of(net.path().getFirst()).filter(pin -> board.kind(pin).drives());
+    }
     List<PinRef> outputs =
         drivers.stream().filter(d -> board.kind(d) != PinKind.BIDIRECTIONAL).toList();
     return outputs.size() == 1 && board.kind(outputs.getFirst()) != PinKind.THREE_STATE
