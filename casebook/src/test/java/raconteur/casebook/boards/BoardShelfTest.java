@@ -126,4 +126,29 @@ class BoardShelfTest {
     assertThat(shelf.find("my-board")).isPresent();
     assertThat(shelf.issues()).anyMatch(i -> i.reason().contains("more than 2000000 values"));
   }
+
+  /** What shows the shipped board again leaves the user's own file aside, and only once. */
+  @Test
+  void givingUpOnesOwnShowsTheShippedOneAgain() throws IOException {
+    BoardShelf shelf = BoardShelf.of(folder.resolve("boards"));
+    String shipped = shelf.find("marram-310").orElseThrow().identity().title();
+    Path file =
+        Files.writeString(
+            folder.resolve("own.json"), SHEET.replace("\"my-board\"", "\"marram-310\""));
+    assertThat(shelf.add(file)).isInstanceOf(Loaded.Ok.class);
+    assertThat(shelf.find("marram-310").orElseThrow().parts()).hasSize(1);
+    assertThat(shelf.giveUp("marram-310")).isEmpty();
+    assertThat(shelf.find("marram-310").orElseThrow().parts()).hasSizeGreaterThan(1);
+    assertThat(shelf.find("marram-310").orElseThrow().identity().title()).isEqualTo(shipped);
+    assertThat(shelf.giveUp("marram-310").orElseThrow()).contains("no file of yours");
+  }
+
+  @Test
+  void aBoardHasTheOtherRevisionsOfItsMachineForSiblings() {
+    BoardShelf shelf = BoardShelf.of(folder.resolve("boards"));
+    assertThat(shelf.siblings(shelf.find("quillon-kittiwake-b").orElseThrow()))
+        .extracting(b -> b.identity().id())
+        .containsExactly("quillon-kittiwake-d");
+    assertThat(shelf.find("no-such-board")).isEmpty();
+  }
 }
