@@ -101,4 +101,23 @@ class SaidAtTheBenchTest extends InWindow {
     assertThat(desk().telling().lines()).hasSize(before + 1);
     assertThat(desk().telling().lines().getLast().entry().line()).isEqualTo("warm U24 changes");
   }
+
+  /** A sentence of nothing known costs one more Enter, and is a note then that weighs nothing. */
+  @Test
+  void whatNobodyUnderstandsIsKeptAsANoteWithOneMoreEnter(FxRobot robot) {
+    open(13);
+    int findings = desk().telling().findings().size();
+    TextField field = robot.lookup("#bench-line").queryAs(TextField.class);
+    robot.interact(field::requestFocus);
+    write("my neighbour says it worked last summer");
+    key(KeyCode.ENTER);
+    assertThat(field.getText()).isEqualTo("my neighbour says it worked last summer");
+    assertThat(echo(robot)).contains("Enter keeps it as a note");
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(field.getText()).isEmpty();
+    assertThat(desk().telling().lines().getLast().entry().line())
+        .isEqualTo("note my neighbour says it worked last summer");
+    assertThat(desk().telling().findings()).hasSize(findings);
+  }
 }
