@@ -255,7 +255,7 @@ public final class FaultCatalogue {
       dead += addresses.isEmpty() ? modes.addressInputs() : 0;
       dead += gateInputs(part).isEmpty() ? modes.inputs() : 0;
       Optional<Place.Inside> through = shortedThrough(part);
-      if (through.isPresent()) {
+      if (through.isPresent() && rails.isEmpty()) {
         dead -= modes.shorted();
         add(through.get(), FaultMode.SHORT, expected * modes.shorted());
       }

@@ -43,7 +43,7 @@ final class Breath {
   private static final Pattern AS_BEFORE =
       Pattern.compile(
           "(?i)(?<who>\\S+(?: \\S+){0,2}?) (?:(?:is|are|was|were|do|does|did|has|have)"
-              + "(?<not>n['’]?t| not)?|(?<too>too|as well|also|likewise|same))");
+              + "(?<not>n['’]?t| not)?|(?<too>too|as well|also|likewise))");
 
   /** Says nothing of its own. */
   private static final Pattern OTHERWISE =

@@ -168,4 +168,19 @@ class CapacitorTest {
     assertThat(kit.total()).isEqualTo(5);
     assertThat(kit.lines().getFirst().places()).containsExactly("CE1");
   }
+
+  /** Whoever types 0 ohm, or shorted, means no series resistance: whatever is printed on it. */
+  @ParameterizedTest
+  @CsvSource({"470 uF 16 V, 0", "470 uF 16 V, 0.004", "no print, 0", "100n, 0"})
+  void noOhmsAreAShort(String printed, double ohms) {
+    assertThat(judge(printed, -1, ohms, -1).level()).isEqualTo(Verdict.Level.BAD);
+    assertThat(judge(printed, -1, ohms, -1).sentence()).contains("short");
+  }
+
+  /** With its value read beside it, a meter that shows no ohms says that they are few. */
+  @Test
+  void withItsValueNoOhmsAreFew() {
+    assertThat(judge("470 uF 16 V", 470e-6, 0, -1).level()).isEqualTo(Verdict.Level.GOOD);
+    assertThat(judge("470 uF 16 V", -1, 0.05, -1).level()).isEqualTo(Verdict.Level.GOOD);
+  }
 }

@@ -70,4 +70,13 @@ class UsualLevelsTest {
     assertThat(moving).contains("OSC", "CLK", "H0", "V3", "VA0", "VA7");
     assertThat(moving).doesNotContain("A0", "D0", "/MREQ", "/ROMCS", "VA8");
   }
+
+  /** A buffer that puts what lies behind it on the processor's data is looked at all the time. */
+  @Test
+  void whatTheProgramLooksAtIsSelectedAgainAndAgain() {
+    UsualLevels usual = UsualLevels.of(ToldStories.board("gannet-1"));
+    assertThat(usual.of("/IN")).contains(Signal.TOGGLING);
+    assertThat(usual.of("/SW")).contains(Signal.TOGGLING);
+    assertThat(usual.of("/OUT")).as("what it writes to it may write once").isEmpty();
+  }
 }

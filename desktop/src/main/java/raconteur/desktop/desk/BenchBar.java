@@ -17,6 +17,8 @@ import raconteur.desktop.theme.Style;
 /** The bench line: entry, what could follow, and what was understood. */
 public final class BenchBar extends VBox {
   private static final int MOST_SHOWN = 9;
+  private static final int LONGEST_SHOWN = 36;
+  private static final int FEWEST_WORDS = 4;
   private static final Set<Style> STATES =
       Set.of(Style.UNDERSTOOD, Style.ASKED, Style.REFUSED, Style.UNFINISHED);
 
@@ -145,18 +147,27 @@ public final class BenchBar extends VBox {
 
   /** The usual lines near to what was typed, the one in the field first of all. */
   private void showNear() {
-    offer("Is one of these meant?");
-    near.subList(0, near.size() - 1).forEach(this::offer);
+    boolean last = tried == near.size() - 2;
+    offer(
+        "Is one of these meant? "
+            + Keys.COMPLETE.on(
+                tried < 0
+                    ? "takes the first:"
+                    : last ? "takes back what you typed:" : "takes the next:"));
+    near.subList(0, near.size() - 1).forEach(line -> offer(inShort(line)));
     if (tried < near.size() - 1) {
       Style.FIRST.on(offers.getChildren().get(Math.max(tried, 0) + 1));
     }
-    boolean last = tried == near.size() - 2;
-    offer(
-        "  "
-            + Keys.COMPLETE.on(
-                tried < 0
-                    ? "takes the first"
-                    : last ? "takes back what you typed" : "takes the next"));
+  }
+
+  /** A line of many pins by its first, so that all lines have room. */
+  private static String inShort(String line) {
+    List<String> words = List.of(line.split(" ", -1));
+    return line.length() <= LONGEST_SHOWN || words.size() < FEWEST_WORDS
+        ? line
+        : words.getFirst()
+            + " … "
+            + String.join(" ", words.subList(words.size() - 2, words.size()));
   }
 
   private void offer(String words) {

@@ -84,7 +84,7 @@ class SaidAtTheBenchTest extends InWindow {
     robot.interact(field::requestFocus);
     String typed = "heat gun on U24, crash comes sooner";
     write(typed);
-    assertThat(robot.lookup("Is one of these meant?").tryQuery()).isPresent();
+    assertThat(robot.lookup("Is one of these meant? Tab takes the first:").tryQuery()).isPresent();
     key(KeyCode.TAB);
     assertThat(field.getText()).isEqualTo("warm U24 changes");
     int taken = 1;
