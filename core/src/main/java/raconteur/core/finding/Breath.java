@@ -60,9 +60,10 @@ final class Breath {
       Pattern.compile(
           "(?i)(?:[a-z]+ ){1,3}(?:at|on) (?:the )?[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:[ .].*)?");
 
-  /** Of the board as it is now, and of no part. */
+  /** Of the board as it is now, or of other parts, and not of the one named before. */
   private static final Pattern OF_THE_BOARD =
-      Pattern.compile("(?i)\\b(?:still|board|game|it|screen|picture|same|now)\\b");
+      Pattern.compile(
+          "(?i)\\b(?:still|board|game|it|screen|picture|same|now|others?|rest|all|everything)\\b");
 
   /** What is said behind it takes back what was said before. */
   static final Pattern TURNS_ROUND =

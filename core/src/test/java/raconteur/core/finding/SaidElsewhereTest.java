@@ -223,6 +223,8 @@ class SaidElsewhereTest {
         "plover-1 | burnt smell near Q3 | damage burn Q3",
         "plover-1 | HP-3 board swapped, works now | swap U6 good cured",
         "plover-1 | draws 300 mA with no cartridge | +5V 0.3 A",
+        "tern-1 | U12 swapped with U16, stripes moved | exchanged U12 U16 changed",
+        "tern-1 | U5 reads all zeros | U5 rom differs",
       })
   void whatIsLeftOutIsOfTheOneBefore(String board, String said, String usual) {
     assertThat(kept(board, said)).isEqualTo(usual);
@@ -240,10 +242,12 @@ class SaidElsewhereTest {
         "gadwall-6 | rom checksum off by one bit",
         "gadwall-6 | high score resets every power off",
         "skua-3 | A0 to A7 moving, A8 upward static",
+        "tern-1 | U13 hot, others cold",
+        "tern-1 | U21 pin 1 minus 12 missing",
       })
   void noneOfTheseIsTakenForWhatItIsNot(String board, String said) {
     String kept = kept(board, said);
     assertThat(kept.startsWith("✗ ") ? "" : kept)
-        .doesNotContain("function ", "replaced", "rom good", "screen reboots", "screen garbage");
+        .doesNotContain("function ", "replaced", "rom good", "screen reboots", "screen garbage", "U13 cold", "-12 V");
   }
 }
