@@ -22,8 +22,8 @@ import raconteur.core.board.SymptomCard;
  * near by the share of ideas both have (Dice's coefficient, with rare words counting more; Dice
  * 1945, doi:10.2307/1932409, and Spärck Jones 1972, doi:10.1108/eb026526).
  *
- * <p>Cost: the line is understood once more, and its words are looked up among those of some 400 usual
- * lines: about 10 ms a line of ten words (measured on a shared machine).
+ * <p>Cost: the line is understood once more, and its words are looked up among those of some 400
+ * usual lines: about 10 ms a line of ten words (measured on a shared machine).
  */
 final class Nearest {
   private static final int MOST = 4;
@@ -86,7 +86,7 @@ final class Nearest {
       List.of("{line} toggling", "{line} 0 Hz", "{line} high", "{line} low");
 
   private final Board board;
-  private final Spoken.Named named;
+  private final SaidNames.Named named;
   private final Function<String, Understanding> usual;
 
   /**
@@ -154,7 +154,7 @@ final class Nearest {
 
   private Nearest(Board board, String plain, Function<String, Understanding> usual) {
     this.board = board;
-    this.named = Spoken.named(board, plain);
+    this.named = SaidNames.named(board, plain);
     this.usual = usual;
   }
 
