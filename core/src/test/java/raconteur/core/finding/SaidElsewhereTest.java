@@ -248,6 +248,13 @@ class SaidElsewhereTest {
   void noneOfTheseIsTakenForWhatItIsNot(String board, String said) {
     String kept = kept(board, said);
     assertThat(kept.startsWith("✗ ") ? "" : kept)
-        .doesNotContain("function ", "replaced", "rom good", "screen reboots", "screen garbage", "U13 cold", "-12 V");
+        .doesNotContain(
+            "function ",
+            "replaced",
+            "rom good",
+            "screen reboots",
+            "screen garbage",
+            "U13 cold",
+            "-12 V");
   }
 }
