@@ -57,18 +57,23 @@ final class GateTable {
     return new GateTable(rows);
   }
 
+  private static int rows(int inputs) {
+    return (int) Math.round(Math.pow(LineStates.COUNT, inputs));
+  }
+
+  /** Whether an input moves in a row. */
+  private static boolean moves(int row, int input) {
+    return LineStates.STATES[row / STRIDES[input] % LineStates.COUNT] == Signal.TOGGLING;
+  }
+
   /** A comparator or an amplifier: what moves at an input moves its output, mostly. */
   static GateTable ofAnalogue(int inputs, LineStates states) {
     List<double[]> rows = new ArrayList<>();
     double[] moves =
         LineStates.mixed(FOLLOWS, states.predicted(Signal.TOGGLING), states.predicted(NOT_SAID));
-    int count = (int) Math.round(Math.pow(LineStates.COUNT, inputs));
-    for (int row = 0; row < count; row++) {
+    for (int row = 0; row < rows(inputs); row++) {
       int each = row;
-      boolean moving =
-          IntStream.range(0, inputs)
-              .anyMatch(
-                  i -> LineStates.STATES[each / STRIDES[i] % LineStates.COUNT] == Signal.TOGGLING);
+      boolean moving = IntStream.range(0, inputs).anyMatch(i -> moves(each, i));
       rows.add(moving ? moves : states.predicted(NOT_SAID));
     }
     return new GateTable(rows);
@@ -88,14 +93,10 @@ final class GateTable {
             states.predicted(Signal.TOGGLING),
             states.predicted(NOT_SAID));
     List<double[]> rows = new ArrayList<>();
-    int count = (int) Math.round(Math.pow(LineStates.COUNT, inputs));
-    for (int row = 0; row < count; row++) {
+    for (int row = 0; row < rows(inputs); row++) {
       int each = row;
-      boolean all =
-          IntStream.range(0, inputs)
-              .allMatch(
-                  i -> LineStates.STATES[each / STRIDES[i] % LineStates.COUNT] == Signal.TOGGLING);
-      boolean stands = clocked && LineStates.STATES[each % LineStates.COUNT] != Signal.TOGGLING;
+      boolean all = IntStream.range(0, inputs).allMatch(i -> moves(each, i));
+      boolean stands = clocked && !moves(each, 0);
       rows.add(all ? moves : stands ? states.predicted(Signal.STILL) : states.predicted(NOT_SAID));
     }
     return new GateTable(rows);

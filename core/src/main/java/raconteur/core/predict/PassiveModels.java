@@ -275,7 +275,10 @@ record PassiveModels(Board board, Readings readings) {
     return way;
   }
 
-  TestModel<?> capacitor(Finding.CapacitorReading test) {
+  /**
+   * @param partsOut what is out of the board: a part that is does not lie beside anything
+   */
+  TestModel<?> capacitor(Finding.CapacitorReading test, Set<String> partsOut) {
     Part part = board.part(test.part()).orElseThrow();
     CapacitorJudge judge = new CapacitorJudge(part);
     boolean shorted = CapacitorJudge.isShorted(test);
@@ -296,7 +299,7 @@ record PassiveModels(Board board, Readings readings) {
         List.of("healthy", "worn"),
         fault ->
             fault.place().mendable().equals(new Place.OfPart(test.part()))
-                    || (shorted && joinsItsLegs(part, fault))
+                    || (shorted && !partsOut.contains(test.part()) && joinsItsLegs(part, fault))
                 ? "worn"
                 : "healthy",
         found -> judge.of((Finding.CapacitorReading) found).level().word(),
@@ -311,8 +314,10 @@ record PassiveModels(Board board, Readings readings) {
             .map(Net::name)
             .collect(Collectors.toSet());
     return switch (fault.place()) {
-      case Place.Bridge(_, _, String one, String other) -> legs.equals(Set.of(one, other));
-      case Place.Inside(_, _, String one, String other) -> legs.equals(Set.of(one, other));
+      case Place.Bridge(_, _, String one, String other) ->
+          legs.contains(one) && legs.contains(other);
+      case Place.Inside(_, _, String one, String other) ->
+          legs.contains(one) && legs.contains(other);
       case Place.Load(_, String rail) ->
           fault.mode() == FaultMode.SHORTED && legs.contains(board.rail(rail).orElseThrow().net());
       case Place.OfPart _,

@@ -295,7 +295,8 @@ public final class Predictor {
       case Finding.Temperature temperature ->
           passiveModels.temperature(temperature, (Expectation.Among) expectation);
       case Finding.PinOhms ohms -> passiveModels.pinOhms(ohms, (Expectation.Among) expectation);
-      case Finding.CapacitorReading capacitor -> passiveModels.capacitor(capacitor);
+      case Finding.CapacitorReading capacitor ->
+          passiveModels.capacitor(capacitor, moment.partsOut());
       case Finding.FoundBad(Conclusion.BadPart bad) -> partModels.found(bad, board.parts().size());
       case Finding.FoundBad(Conclusion.BadCopper bad) -> copperModels.found(bad);
       case Finding.RomCompare rom -> partModels.rom(rom);

@@ -80,4 +80,14 @@ class TwinsTest {
     assertThat(of("skua-3", told + "; C2 0 ohm", bridge))
         .isLessThan(of("skua-3", told + "; C2 0 ohm", "C2"));
   }
+
+  /** Out of the board there is nothing beside it that might be shorted instead. */
+  @Test
+  void aCapacitorThatIsOutAccusesNothingBesideIt() {
+    String told = "completely dead; 5V 5.0; reset low; U12.5 0.2 V";
+    String bridge = "RC to GND at C2.1, C2.2";
+    assertThat(of("skua-3", told + "; pull C2; C2 0 ohm", "C2")).isGreaterThan(0.5);
+    assertThat(of("skua-3", told + "; pull C2; C2 0 ohm", bridge))
+        .isLessThan(of("skua-3", told + "; C2 0 ohm", bridge));
+  }
 }
