@@ -55,9 +55,11 @@ public final class BenchLine {
   private static final Pattern SAME =
       Pattern.compile(
           "(?i)(?:(?:it is |it's )?(?:still )?(?:the |exactly the )?same(?:"
-              + " (?:fault|thing|problem))?|no"
-              + " (?:change|difference|effect|help|better|luck)|nothing"
-              + " changed|unchanged|did(?:n't| not) (?:help|change)(?: anything)?)");
+              + " (?:fault|thing|problem|as before))?|(?:still )?no"
+              + " (?:change|difference|effect|help|better|luck|joy|improvement|good|go)|nothing"
+              + " changed|unchanged|did(?:n't| not) (?:help|change|fix it|work)(?: anything| it)?"
+              + "|still (?:dead|bad|broken|faulty|failing|not working|nothing|there)"
+              + "|to no avail|same as before|as before)");
 
   private final Board board;
 

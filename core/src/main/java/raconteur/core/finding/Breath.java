@@ -25,7 +25,7 @@ final class Breath {
   private static final Pattern ENDS =
       Pattern.compile(
           "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*"
-              + "|(?i)\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
+              + "|(?i)(?<!\\bnow)\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
 
   /** A word or two that are called well. */
   private static final Pattern SAYS_WELL =
@@ -63,7 +63,8 @@ final class Breath {
   /** Of the board as it is now, or of other parts, and not of the one named before. */
   private static final Pattern OF_THE_BOARD =
       Pattern.compile(
-          "(?i)\\b(?:still|board|game|it|screen|picture|same|now|others?|rest|all|everything)\\b");
+          "(?i)\\b(?:still|board|game|it|screen|picture|same|now|others?|rest|all(?! the"
+              + " time)|everything)\\b");
 
   /** What is said behind it takes back what was said before. */
   static final Pattern TURNS_ROUND =
@@ -245,6 +246,7 @@ final class Breath {
   private Optional<Understanding> ofTheSamePart(String piece, BenchContext now) {
     boolean ofARail = board.rail(lastNamed).isPresent();
     if (lastNamed.isEmpty()
+        || piece.strip().matches("[0-9]{1,3}")
         || (ofARail ? !piece.strip().startsWith("at ") : onlyPart(piece).isPresent())
         || OF_THE_BOARD.matcher(piece).find()
         || Arrays.stream(piece.split("\\s+", -1)).anyMatch(this::isNamed)) {
@@ -324,6 +326,12 @@ final class Breath {
   }
 
   private Optional<Understanding> together() {
+    if (!all.isEmpty()
+        && left.stream().allMatch(piece -> SAYS_WELL.matcher(piece).matches())
+        && all.stream().allMatch(u -> u.statement() instanceof Finding.Shown)) {
+      // Beside what the board shows, what is well may go unsaid.
+      left.clear();
+    }
     if (!left.isEmpty() || (onlyShown && all.isEmpty())) {
       return proposal.isEmpty() ? Optional.empty() : Optional.of(proposal.offered());
     }

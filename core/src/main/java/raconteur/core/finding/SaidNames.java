@@ -1,6 +1,7 @@
 package raconteur.core.finding;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +13,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.PinKind;
 import raconteur.core.device.PinNames;
 import raconteur.core.device.PinRole;
 
@@ -225,7 +227,9 @@ final class SaidNames {
             p ->
                 p.pins().stream()
                     .filter(pin -> board.netOf(pin).filter(n -> board.isSupply(n.name())).isEmpty())
-                    .findFirst())
+                    .filter(pin -> board.kind(pin).drives() || board.kind(pin) == PinKind.PASSIVE)
+                    // A can has one output; at a bare crystal either leg says the same.
+                    .min(Comparator.comparing(pin -> !board.kind(pin).drives())))
         .ifPresent(
             pin -> {
               parts.clear();

@@ -14,6 +14,8 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.PinRole;
+import raconteur.core.device.Signal;
 
 /**
  * A line that is neither usual nor a known rewording, taken by the words in it: which parts, pins,
@@ -377,7 +379,7 @@ final class Spoken {
           "ground",
           "corroded");
     }
-    Optional<String> state = speech.state(words).or(this::missing);
+    Optional<String> state = speech.state(words).or(this::missing).or(this::well);
     readAtItsPart();
     if (state.isEmpty() || !parts.isEmpty() || names.areScattered()) {
       return;
@@ -418,6 +420,30 @@ final class Spoken {
                         || speech.isFiller(w)
                         || SaidNames.OF_A_LINE.contains(w));
     return onlyThat && any("not") ? Optional.of("0 Hz") : Optional.empty();
+  }
+
+  /**
+   * A line that is called well: what it shows then, to be offered, since “ok” may be meant else.
+   */
+  private Optional<String> well() {
+    List<Net> lines = new ArrayList<>(nets);
+    pins.forEach(pin -> board.netOf(PinRef.parse(pin)).ifPresent(lines::add));
+    boolean praised =
+        words.stream()
+            .allMatch(
+                w ->
+                    speech.means(w, "praised")
+                        || speech.isFiller(w)
+                        || SaidNames.OF_A_LINE.contains(w));
+    if (!praised || !any("praised") || lines.stream().anyMatch(n -> PinRole.STOPS.fits(n.name()))) {
+      return Optional.empty();
+    }
+    Set<Signal> said =
+        lines.stream().flatMap(n -> n.healthy().stream()).collect(Collectors.toSet());
+    return Optional.of(
+        said.size() == 1
+            ? said.iterator().next().name().toLowerCase(Locale.ROOT)
+            : Signal.TOGGLING.name().toLowerCase(Locale.ROOT));
   }
 
   /** {@code no HS from U18}: one line, and a part that is on it. */

@@ -164,14 +164,24 @@ final class Words {
       throw refuse(
           String.format(
               Locale.ROOT,
-              "%s is a %s in %s: its pins are 1 to %d.",
+              "%s is %s %s in %s: its pins are %s.",
               part.designator(),
+              part.device().name().matches("(?i)[aeiou].*") ? "an" : "a",
               part.device().name(),
               part.device().outline(),
-              part.device().pins().size()));
+              numbers(part)));
     }
     at++;
     return part.pin(pin.get().number());
+  }
+
+  /** The pins a part has, by their numbers: some cans leave most of them out. */
+  private static String numbers(Part part) {
+    List<String> numbers = part.device().pins().stream().map(DevicePin::number).toList();
+    int last = numbers.size();
+    return last > 1 && numbers.getLast().equals(String.valueOf(last))
+        ? "1 to " + last
+        : String.join(", ", numbers);
   }
 
   private Part choosePartOfPin() {

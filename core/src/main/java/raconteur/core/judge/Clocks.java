@@ -20,7 +20,12 @@ import raconteur.core.finding.Quantities;
 /** Judges a board's clocks against its crystals, and its reset pulse. */
 public final class Clocks {
   private static final Pattern VALUE =
-      Pattern.compile("([0-9]{1,6}(?:[.,][0-9]{1,6})?)\\s*([kM]?)Hz");
+      Pattern.compile(
+          "([0-9]{1,6}(?:[.,][0-9]{1,6})?)\\s*(?:([km]?)hz|(m)(?:c/?s?)?\\b)",
+          Pattern.CASE_INSENSITIVE);
+
+  /** A crystal often says its megahertz as a bare figure. */
+  private static final Pattern BARE = Pattern.compile("[0-9]{1,2}[.,][0-9]{2,6}");
 
   private static final int LARGEST_DIVIDER = 4096;
 
@@ -42,14 +47,19 @@ public final class Clocks {
         .toList();
   }
 
-  private static Optional<Double> hertz(Part part) {
+  /** What is printed on a crystal or an oscillator, in Hz; empty where it says no frequency. */
+  public static Optional<Double> hertz(Part part) {
+    if (BARE.matcher(part.value().strip()).matches()) {
+      return Optional.of(1e6 * Double.parseDouble(part.value().strip().replace(',', '.')));
+    }
     Matcher matcher = VALUE.matcher(part.value());
     if (!matcher.find()) {
       return Optional.empty();
     }
+    String unit = matcher.group(2) == null ? matcher.group(3) : matcher.group(2);
     double factor =
-        switch (matcher.group(2)) {
-          case "M" -> 1e6;
+        switch (unit.toLowerCase(Locale.ROOT)) {
+          case "m" -> 1e6;
           case "k" -> 1e3;
           default -> 1;
         };

@@ -2,9 +2,13 @@ package raconteur.core.finding;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import raconteur.core.Stories;
 import raconteur.core.ToldStories;
+import raconteur.core.story.Telling;
 
 /** Lines as people type them, on a computer and two game boards they were not written for. */
 class SaidElsewhereTest {
@@ -48,6 +52,32 @@ class SaidElsewhereTest {
         "replaced U8 with a tested 4116, still garbage | mended U8 replaced; screen garbage",
         "shift key stuck down | screen dead-keys",
         "C2 dried out | found C2 dead",
+        // Regulators, currents, ohms as they are told.
+        "VR1 getting 9V in | UNREG at VR1 9 V",
+        "output of VR1 only 3.4V | +5V 3.4 V",
+        "1.2A drawn from the 5V | +5V 1.2 A",
+        "minus five rail reads -4.9 | -5V -4.9 V",
+        "A15 never moves | U1.5 0 Hz",
+        "/VRAM goes low sometimes | U14.13 toggling",
+        "U14 Y0 pulsing, Y1 high all the time | U14.15 toggling; U14.14 high",
+        "U29 pin 4 never pulls low | U29.4 high",
+        // What was done, and what it came to.
+        "U9 socketed and swapped | mended U9 replaced",
+        "U9 socket oxidised, cleaned it | mended U9 cleaned",
+        "U9 socket replaced with new one | mended U9 reflowed; mended U9 reseated",
+        "cold joint on U3.28 resoldered | mended U3.28 reflowed",
+        "found cracked trace from U1.14 to U27.2 and bridged it | found U1.14 U27.2 open; mended"
+            + " U1.14 U27.2 wired",
+        "replaced U15 and we have a picture | mended U15 replaced; screen works",
+        "U15 replaced, boots | mended U15 replaced; screen works",
+        // A picture is there: the board is not dark.
+        "picture comes up but no prompt | screen hangs",
+        // What comes and goes.
+        "tapping near U28 makes keyboard work | tap U28 changes",
+        "wiggling J1 resets it | moved J1 changes",
+        "heating U5 with hairdryer makes it fail | warm U5 changes",
+        "works when cold, fails after 20 minutes | warm changes",
+        "only fails when warm | warm changes",
       })
   void onAComputer(String said, String usual) {
     assertThat(kept("heron-1", said)).isEqualTo(usual);
@@ -256,5 +286,43 @@ class SaidElsewhereTest {
             "screen garbage",
             "U13 cold",
             "-12 V");
+  }
+
+  /** After a mend the board shows what it showed before. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"no joy", "still the same", "no improvement", "didn't fix it", "still dead"})
+  void whatDidNotHelpShowsTheSameAgain(String said) {
+    Telling told =
+        Telling.of(
+            ToldStories.board("heron-1"), Stories.of("screen garbage", "U9 replaced, " + said));
+    assertThat(told.mends()).hasSize(1);
+    assertThat(told.findings().getLast().finding()).isEqualTo(new Finding.Symptom("garbage"));
+    assertThat(told.findings().getLast().moment().epoch()).isEqualTo(1);
+  }
+
+  /** A line that is called well is offered as moving, and nothing is made of a bare number. */
+  @Test
+  void whatIsOnlyCalledWellIsAsked() {
+    BenchLine heron = new BenchLine(ToldStories.board("heron-1"));
+    assertThat(heron.understand("U4.13 ok", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Proposed.class);
+    assertThat(heron.understand("U32.4 ok", BenchContext.FRESH).sentence())
+        .doesNotContain("toggling, and");
+    assertThat(
+            heron
+                .understand("two data bits shorted at U6, pins 3 and 4", BenchContext.FRESH)
+                .sentence())
+        .doesNotContain(" C,");
+  }
+
+  /** A can leaves most of its pins out; the refusal names those it has. */
+  @Test
+  void aRefusalNamesThePinsAPartHas() {
+    BenchLine fulmar = new BenchLine(ToldStories.board("fulmar-2"));
+    assertThat(fulmar.understand("Y1.3 high", BenchContext.FRESH).sentence())
+        .contains("1, 7, 8, 14");
+    assertThat(Heard.kept(fulmar.understand("oscillator not running", BenchContext.FRESH)))
+        .isEqualTo("Y1.8 0 Hz");
   }
 }
