@@ -204,10 +204,19 @@ public final class Diagnoser {
    * The findings that still say something of what is left: what was found since the last mend but
    * one, and of what was found before that all that no mend touched since. Before that mend the
    * board had faults that are mended now, and a hypothesis would spend its few faults on explaining
-   * those.
+   * those. What was read the same again after a mend counts once: whatever keeps a line as it is
+   * did so both times.
    */
   private List<DatedFinding> stillCounting(Telling telling) {
+    Map<Object, Integer> readLast = new HashMap<>();
+    for (DatedFinding told : telling.findings()) {
+      readLast.merge(again(told), told.moment().epoch(), Math::max);
+    }
     return telling.findings().stream()
+        .filter(
+            told ->
+                !Predictor.comesAgain(told.finding())
+                    || readLast.getOrDefault(again(told), 0) == told.moment().epoch())
         .filter(
             told ->
                 told.moment().epoch() >= telling.epoch() - 1
@@ -215,6 +224,11 @@ public final class Diagnoser {
                         .filter(mend -> mend.epoch() > told.moment().epoch())
                         .noneMatch(mend -> touches(mend.mend(), told)))
         .toList();
+  }
+
+  /** What is the same of a reading taken in the same way after a mend. */
+  private static Object again(DatedFinding told) {
+    return List.of(told.finding(), told.moment().partsOut(), told.moment().freeRun());
   }
 
   /**

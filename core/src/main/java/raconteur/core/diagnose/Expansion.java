@@ -14,9 +14,9 @@ final class Expansion {
   private static final int MOST_LEAVES = 400;
 
   /** Of how many members of a class single faults, pairs, sets of three and larger are made. */
-  private static final int[] MOST_MEMBERS = {0, 300, 12, 5, 3, 2};
+  private static final int[] MOST_MEMBERS = {0, 1500, 12, 5, 3, 2};
 
-  private static final int MOST_SETS = 1200;
+  private static final int MOST_SETS = 1500;
   private static final double WORTH_SORTING = 1e-5;
 
   /** Lighter sets are not made: a thousand of them weigh next to nothing. */

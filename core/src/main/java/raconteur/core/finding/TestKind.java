@@ -21,6 +21,8 @@ import java.util.Set;
  * @param weighedAs the kind whose liking by a school counts; its own name where none is given
  * @param ofSupply whether it is of rails and what loads them: worth making while a rail is down
  * @param simulated whether the simulated hands can make it
+ * @param intoShort how the board is fed for it while a rail is short to ground; empty where it is
+ *     not made then
  */
 public record TestKind(
     String name,
@@ -37,7 +39,8 @@ public record TestKind(
     Optional<String> ofMemory,
     String weighedAs,
     boolean ofSupply,
-    boolean simulated) {
+    boolean simulated,
+    Optional<String> intoShort) {
 
   /** How the board is while a test is made. */
   public enum Power {

@@ -94,7 +94,8 @@ public record TestKinds(String origin, Map<String, TestKind> byName) {
             "of a memory",
             "weighed as",
             "of supply",
-            "simulated");
+            "simulated",
+            "into a short");
 
     TestKind kind() {
       row.onlyKnows(KNOWN);
@@ -119,7 +120,8 @@ public record TestKinds(String origin, Map<String, TestKind> byName) {
           text("of a memory"),
           text("weighed as").orElse(name),
           flag("of supply"),
-          flag("simulated"));
+          flag("simulated"),
+          text("into a short"));
     }
 
     private static String title(Datum datum) {

@@ -52,7 +52,8 @@ public final class Costs {
           "check",
           "patience",
           "patience halves",
-          "power into a short"
+          "power into a short",
+          "limited supply"
         }) {
       single.put(name, root.get(name).between(0, 1000));
     }

@@ -129,7 +129,8 @@ public final class ExactOptimum {
     }
     LookAhead start = lookAhead(hypotheses);
     Moment now = new Moment(0, Set.of(), Optional.empty());
-    List<Finding> samples = new ArrayList<>(Candidates.of(board, suspects, Set.of(), Map.of()));
+    List<Finding> samples =
+        new ArrayList<>(Candidates.of(board, suspects, Set.of(), Map.of(), List.of()));
     List<LookAhead.Test> drawn = new ArrayList<>();
     while (!samples.isEmpty() && drawn.size() < TESTS) {
       Finding sample = samples.remove(dice.nextInt(samples.size()));

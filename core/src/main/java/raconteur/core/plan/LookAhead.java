@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntUnaryOperator;
 import java.util.function.ToDoubleFunction;
 import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.diagnose.Patience;
@@ -58,8 +59,21 @@ final class LookAhead {
       FaultCatalogue catalogue,
       ToDoubleFunction<Place> mendMinutes,
       double checkMinutes) {
+    this(hypotheses, catalogue, place -> place, mendMinutes, checkMinutes);
+  }
+
+  /**
+   * @param together the place, by its index in the catalogue, by which all that one mend cures with
+   *     it goes
+   */
+  LookAhead(
+      List<Hypothesis> hypotheses,
+      FaultCatalogue catalogue,
+      IntUnaryOperator together,
+      ToDoubleFunction<Place> mendMinutes,
+      double checkMinutes) {
     this.catalogue = catalogue;
-    this.mending = new MendInTurn(hypotheses, catalogue, mendMinutes, checkMinutes);
+    this.mending = new MendInTurn(hypotheses, catalogue, together, mendMinutes, checkMinutes);
     double all = hypotheses.stream().mapToDouble(Hypothesis::probability).sum();
     this.weights = hypotheses.stream().mapToDouble(h -> h.probability() / all).toArray();
     this.sets = mending.ofSets(weights);

@@ -2,10 +2,12 @@ package raconteur.core.plan;
 
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntUnaryOperator;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import raconteur.core.diagnose.Hypothesis;
@@ -33,16 +35,21 @@ final class MendInTurn {
   private final double[] knownMinutes;
   private final int[] catalogueIndex;
   private final int indexBits;
+  private final IntUnaryOperator together;
 
   /**
+   * @param together the place, by its index in the catalogue, by which all that one mend cures with
+   *     it goes
    * @param mendMinutes of a place, risk counted
    * @param checkMinutes to see whether the board works now
    */
   MendInTurn(
       List<Hypothesis> hypotheses,
       FaultCatalogue catalogue,
+      IntUnaryOperator together,
       ToDoubleFunction<Place> mendMinutes,
       double checkMinutes) {
+    this.together = together;
     Map<Integer, Integer> index = new HashMap<>();
     Map<Set<Integer>, Integer> seen = new LinkedHashMap<>();
     setOf =
@@ -50,7 +57,7 @@ final class MendInTurn {
             .map(
                 h ->
                     h.faults().stream()
-                        .map(catalogue::placeOf)
+                        .map(fault -> together.applyAsInt(catalogue.placeOf(fault)))
                         .map(p -> index.computeIfAbsent(p, _ -> index.size()))
                         .collect(Collectors.toSet()))
             .mapToInt(places -> seen.computeIfAbsent(places, _ -> seen.size()))
@@ -196,9 +203,11 @@ final class MendInTurn {
 
   /** How likely something is wrong at one of some places, by their indices in the catalogue. */
   double share(double[] sets, Set<Integer> places) {
+    Set<Integer> mended = new HashSet<>();
+    places.forEach(place -> mended.add(together.applyAsInt(place)));
     boolean[] asked = new boolean[catalogueIndex.length];
     for (int i = 0; i < asked.length; i++) {
-      asked[i] = places.contains(catalogueIndex[i]);
+      asked[i] = mended.contains(catalogueIndex[i]);
     }
     double at = 0;
     double all = 0;

@@ -26,6 +26,7 @@ import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.Mend;
 import raconteur.core.finding.TestKind;
 import raconteur.core.judge.Clocks;
 import raconteur.core.predict.Predictor;
@@ -63,6 +64,11 @@ public final class NextSteps {
   private final TestFacts facts;
   private final StepWords words;
 
+  /**
+   * By place: the first contact of its socket for a contact in one, since one seating mends all.
+   */
+  private final int[] bySeating;
+
   public NextSteps(
       Board board, FaultCatalogue catalogue, Predictor predictor, Costs costs, Shop shop) {
     this.board = board;
@@ -72,6 +78,21 @@ public final class NextSteps {
     this.shop = shop;
     this.facts = new TestFacts(board, costs);
     this.words = new StepWords(board, costs, shop.school());
+    this.bySeating = bySeating(board, catalogue);
+  }
+
+  private static int[] bySeating(Board board, FaultCatalogue catalogue) {
+    Map<String, Integer> first = new HashMap<>();
+    int[] by = new int[catalogue.places().size()];
+    for (int i = 0; i < by.length; i++) {
+      int here = i;
+      by[i] =
+          catalogue.places().get(i) instanceof Place.Contact(PinRef pin)
+                  && board.part(pin.part()).filter(Part::socketed).isPresent()
+              ? first.computeIfAbsent(pin.part(), _ -> here)
+              : i;
+    }
+    return by;
   }
 
   /** The next steps, best first, at most three; none where nothing is suspected. */
@@ -94,6 +115,7 @@ public final class NextSteps {
         new LookAhead(
             diagnosis.hypotheses(),
             catalogue,
+            place -> bySeating[place],
             place -> shop.school().mendWeight() * words.mendMinutes(place),
             costs.single("check"));
     List<LookAhead.Test> tests =
@@ -106,7 +128,11 @@ public final class NextSteps {
 
   private List<Finding> candidates(Diagnosis diagnosis, Telling telling) {
     return Candidates.of(
-        board, diagnosis.suspects(), telling.partsOut(), telling.context().lastRailOhms());
+        board,
+        diagnosis.suspects(),
+        telling.partsOut(),
+        telling.context().lastRailOhms(),
+        new Sweep(board, catalogue).of(diagnosis.hypotheses(), telling));
   }
 
   /** Every test on offer, and the mends of the leading suspects. */
@@ -154,6 +180,9 @@ public final class NextSteps {
       if (offered(test, done, declined)) {
         boolean turned = powered.filter(p -> p != facts.kind(test).powered()).isPresent();
         double turning = turned ? costs.single("power or turn") : 0;
+        if (turned && powering > 0 && isFedApart(test)) {
+          turning += costs.single("limited supply");
+        }
         double weight = shop.school().weight(facts.kind(test));
         tests.add(
             lookAhead.test(
@@ -161,7 +190,8 @@ public final class NextSteps {
                 predictor.model(test, telling.momentOf(test), telling.findings()),
                 new LookAhead.Price(
                     now.minutes(test) * weight,
-                    now.risk(test) + (facts.kind(test).powered() ? powering : 0),
+                    now.risk(test)
+                        + (facts.kind(test).powered() && !isFedApart(test) ? powering : 0),
                     turning,
                     now.minutes(test) + turning)));
       }
@@ -171,7 +201,7 @@ public final class NextSteps {
 
   /** The rails that stand too low in this state of the board: they are settled before anything. */
   private Set<String> starved(Telling telling) {
-    Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
+    Moment now = telling.now();
     return predictor.starvedRails(now, telling.findings());
   }
 
@@ -241,6 +271,11 @@ public final class NextSteps {
         : 0;
   }
 
+  /** Whether a short is no hindrance, since the board is fed for it from a limited supply. */
+  private static boolean isFedApart(Finding test) {
+    return test.kind().intoShort().isPresent();
+  }
+
   /**
    * Whether a rail reads so low that it is called so and was not seen at its voltage since: the
    * board is not switched on before that is explained.
@@ -298,9 +333,10 @@ public final class NextSteps {
       inOrder.removeAll(first);
       inOrder.addAll(0, first);
     }
-    if (mustStayOff(telling) || (riskOfPower(telling) > 0 && !first.isEmpty())) {
-      // Nothing is switched on into a short.
-      inOrder.removeIf(s -> s.finding().kind().powered());
+    boolean off = mustStayOff(telling);
+    if (off || (riskOfPower(telling) > 0 && !first.isEmpty())) {
+      // Nothing is switched on into a short, but from a supply that is limited.
+      inOrder.removeIf(s -> s.finding().kind().powered() && !(off && isFedApart(s.finding())));
       if (chosen.isPresent() && !inOrder.contains(chosen.get())) {
         chosen = inOrder.stream().findFirst();
       }
@@ -328,7 +364,7 @@ public final class NextSteps {
         steps.add(
             words
                 .with(telling.partsOut())
-                .test(s, lookAhead.told(s.test()), taken.contains(s.finding().identity())));
+                .test(s, lookAhead.told(s.test()), taken.contains(s.finding().identity()), off));
       }
     }
     Set<String> leading = around(diagnosis.suspects().getFirst().place());
@@ -344,7 +380,8 @@ public final class NextSteps {
               s ->
                   words
                       .with(telling.partsOut())
-                      .test(s, lookAhead.told(s.test()), taken.contains(s.finding().identity())))
+                      .test(
+                          s, lookAhead.told(s.test()), taken.contains(s.finding().identity()), off))
           .ifPresent(step -> offer(steps, step));
     }
     if (allowed && !mendNow && steps.size() == MOST_TOLD) {
@@ -603,9 +640,17 @@ public final class NextSteps {
         first < 0 ? diagnosis.suspects().getFirst().place() : catalogue.places().get(first);
     return diagnosis.suspects().stream()
         .filter(s -> !declined.contains(StepWords.mendName(board, s.place())))
-        .filter(s -> s.place().equals(place) || s.probability() >= mendFrom(s, patience))
+        .filter(s -> isMendedAt(s.place(), place) || s.probability() >= mendFrom(s, patience))
         .findFirst()
         .orElse(diagnosis.suspects().getFirst());
+  }
+
+  /** Whether a suspect is a place, or the socket whose contacts are mended with it. */
+  private static boolean isMendedAt(Place suspect, Place place) {
+    return suspect.equals(place)
+        || (suspect instanceof Place.Joints(String part)
+            && place instanceof Place.Contact(PinRef pin)
+            && pin.part().equals(part));
   }
 
   /** The least suspicion a mend is proposed at: contacts may be cleaned on a guess. */
@@ -617,7 +662,9 @@ public final class NextSteps {
           case Place.Joints(String part) -> board.part(part).filter(Part::socketed).isPresent();
           case Place _ -> false;
         };
-    return contact ? CLEAN_FROM : Math.max(CLEAN_FROM, patience * shop.school().mendFrom());
+    return contact
+        ? CLEAN_FROM * patience
+        : Math.max(CLEAN_FROM, patience * shop.school().mendFrom());
   }
 
   /**
@@ -663,17 +710,22 @@ public final class NextSteps {
             && told.equals(new Place.Joints(pin.part())));
   }
 
-  /** What was tested enough in this state of the board: a quick reading may be taken twice. */
-  private static Set<Object> done(Telling telling) {
+  /**
+   * What was tested enough: a quick reading may be taken twice. What was found at a part or a line
+   * before a mend that has nothing to do with it holds on.
+   */
+  private Set<Object> done(Telling telling) {
     Map<Object, Integer> times = new HashMap<>();
-    for (Telling.DatedFinding finding : telling.findings()) {
-      if (finding.moment().epoch() == telling.epoch()
-          && finding.moment().partsOut().equals(telling.partsOut())) {
-        boolean quick =
-            finding.finding() instanceof Finding.Probe
-                || finding.finding() instanceof Finding.PinVolts
-                || finding.finding() instanceof Finding.Continuity;
-        times.merge(finding.finding().identity(), quick ? 1 : 2, Integer::sum);
+    for (Telling.DatedFinding told : telling.findings()) {
+      Finding finding = told.finding();
+      boolean quick =
+          finding instanceof Finding.Probe
+              || finding instanceof Finding.PinVolts
+              || finding instanceof Finding.Continuity;
+      if (told.moment().state().equals(telling.now())) {
+        times.merge(finding.identity(), quick ? 1 : 2, Integer::sum);
+      } else if (holdsOn(told, telling)) {
+        times.merge(finding.identity(), 2, Integer::sum);
       }
     }
     Set<Object> done = new HashSet<>();
@@ -684,5 +736,43 @@ public final class NextSteps {
           }
         });
     return done;
+  }
+
+  /** Whether no mend since had to do with what a finding was read at. */
+  private boolean holdsOn(Telling.DatedFinding told, Telling telling) {
+    Finding finding = told.finding();
+    boolean inTheHand = finding.kind().partOut();
+    boolean sameWay =
+        told.moment().partsOut().equals(telling.partsOut())
+            && told.moment().freeRun() == telling.freeRun();
+    if (!inTheHand && !sameWay) {
+      return false;
+    }
+    Set<String> parts = new HashSet<>();
+    if (finding.subject().pins().isEmpty()) {
+      parts.add(finding.subject().part());
+    } else {
+      finding
+          .subject()
+          .pins()
+          .forEach(
+              pin ->
+                  board.netOf(pin).ifPresent(net -> net.path().forEach(p -> parts.add(p.part()))));
+      finding.subject().pins().forEach(pin -> parts.add(pin.part()));
+    }
+    parts.remove("");
+    return !parts.isEmpty()
+        && telling.mends().stream()
+            .filter(mend -> mend.epoch() > told.moment().epoch())
+            .noneMatch(mend -> isAt(mend.mend(), parts));
+  }
+
+  private static boolean isAt(Mend mend, Set<String> parts) {
+    return switch (mend) {
+      case Mend.OfPart(String part, _) -> parts.contains(part);
+      case Mend.OfSet(List<String> set) -> !Collections.disjoint(set, parts);
+      case Mend.Reflowed _, Mend.Wired _, Mend.Parted _ ->
+          mend.pins().stream().anyMatch(pin -> parts.contains(pin.part()));
+    };
   }
 }

@@ -51,8 +51,13 @@ final class StepWords {
     return new StepWords(board, costs, school, facts.with(partsOut));
   }
 
-  /** A test as a step; {@code again} where it was made before. */
-  Step test(LookAhead.Scored scored, List<LookAhead.Told> told, boolean again) {
+  /**
+   * A test as a step.
+   *
+   * @param again whether it was made before
+   * @param intoShort whether a rail is short to ground
+   */
+  Step test(LookAhead.Scored scored, List<LookAhead.Told> told, boolean again, boolean intoShort) {
     Finding test = scored.finding();
     String why =
         scored.saves() > 0
@@ -75,7 +80,9 @@ final class StepWords {
         again ? title + ", again" : title,
         test.subject().part(),
         test.subject().pins(),
-        kind.setUp(facts.inSocket(test)),
+        intoShort && kind.intoShort().isPresent()
+            ? kind.intoShort().get()
+            : kind.setUp(facts.inSocket(test)),
         kind.caution(facts.inSocket(test)),
         scored.test().price().clockMinutes(),
         scored.test().price().risk(),

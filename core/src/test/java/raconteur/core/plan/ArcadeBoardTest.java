@@ -71,8 +71,10 @@ class ArcadeBoardTest {
         .isNotEmpty()
         .allSatisfy(
             step -> {
-              if (step.action() instanceof Step.Test(Finding test)) {
-                assertThat(test.kind().powered()).as(step.title()).isFalse();
+              if (step.action() instanceof Step.Test(Finding test) && test.kind().powered()) {
+                // A finger finds what takes the current of a supply that gives no more than that.
+                assertThat(step.setUp()).as(step.title()).contains("limited to 1 A");
+                assertThat(test.subject().pins()).isEmpty();
               }
             });
   }

@@ -58,7 +58,8 @@ class MendInTurnTest {
         }
         best = Math.min(best, sum / all);
       }
-      var mending = new MendInTurn(faults, CATALOGUE, MendInTurnTest::minutes, CHECK);
+      var mending =
+          new MendInTurn(faults, CATALOGUE, place -> place, MendInTurnTest::minutes, CHECK);
       assertThat(mending.minutes(mending.ofSets(weights))).isCloseTo(best, within(1e-9));
     }
   }
