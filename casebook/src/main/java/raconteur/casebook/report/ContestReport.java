@@ -47,6 +47,14 @@ public record ContestReport(
     standings = List.copyOf(standings);
   }
 
+  private String from() {
+    return switch (rules.from()) {
+      case MODELS -> "models";
+      case RUNNING -> "simulated bench";
+      case COUNTING -> "simulated bench in a free run";
+    };
+  }
+
   /** A table with 95 % intervals. */
   public String text() {
     StringBuilder text = new StringBuilder();
@@ -56,7 +64,7 @@ public record ContestReport(
             "%s%s, readings from the %s%s, K = %d, seed %d; 95 %% intervals in brackets%n",
             board,
             rules.withoutFiles() ? " without its files" : "",
-            rules.simulated() ? "simulated bench" : "models",
+            from(),
             rules.outside() > 0
                 ? String.format(
                     Locale.ROOT, ", %.0f %% of faults from outside", rules.outside() * 100)
@@ -117,7 +125,7 @@ public record ContestReport(
       out.writeStartObject();
       out.writeStringField("format", "raconteur-contest/1");
       out.writeStringField("board", board);
-      out.writeStringField("readings", rules.simulated() ? "simulated" : "models");
+      out.writeStringField("readings", from());
       out.writeBooleanField("without files", rules.withoutFiles());
       out.writeNumberField("outside", rules.outside());
       out.writeNumberField("largest hypothesis", rules.largest());

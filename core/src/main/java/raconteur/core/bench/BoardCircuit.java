@@ -34,6 +34,7 @@ import raconteur.core.device.PinKind;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
+import raconteur.core.judge.Clocks;
 
 /**
  * A board with faults as a circuit. A cut net is two nets, bridged nets are one, a dead part is not
@@ -82,16 +83,16 @@ public final class BoardCircuit {
    * Builds the circuit.
    *
    * @param faults those that are there now
-   * @param drivenNets names of nets that are driven from outside
+   * @param drivenAt pins at which lines are driven from outside
    */
   public static BoardCircuit of(
       Board board,
       BenchSetUp setUp,
       Collection<PlantedFault> faults,
       PluggedIn plugged,
-      Collection<String> drivenNets,
+      Collection<PinRef> drivenAt,
       CircuitBuilder.Codes codes) {
-    return new Work(board, setUp, faults, plugged, codes).build(drivenNets);
+    return new Work(board, setUp, faults, plugged, codes).build(drivenAt);
   }
 
   private static final class Work {
@@ -160,18 +161,15 @@ public final class BoardCircuit {
       }
     }
 
-    BoardCircuit build(Collection<String> drivenNets) {
+    BoardCircuit build(Collection<PinRef> drivenAt) {
       nets();
       Map<Integer, Integer> outside = new HashMap<>();
-      for (String name : drivenNets) {
-        board
-            .net(name)
-            .ifPresent(
-                net -> {
-                  int number = Objects.requireNonNull(netOfPin.get(net.path().getFirst()));
-                  outside.computeIfAbsent(number, builder::driver);
-                  driven.add(number);
-                });
+      for (PinRef pin : drivenAt) {
+        Integer number = netOfPin.get(pin);
+        if (number != null) {
+          outside.computeIfAbsent(number, builder::driver);
+          driven.add(number);
+        }
       }
       for (Part part : board.parts()) {
         if (part.fitted() && !plugged.out().contains(part.designator())) {
@@ -464,7 +462,7 @@ public final class BoardCircuit {
     }
 
     private void crystal(Part part) {
-      Optional<Double> hertz = hertz(part.value());
+      Optional<Double> hertz = Clocks.hertz(part).filter(h -> h >= 1 && h <= 1e9);
       List<Integer> ends =
           part.pins().stream()
               .filter(p -> board.kind(p) == PinKind.PASSIVE || board.kind(p).drives())
@@ -542,26 +540,6 @@ public final class BoardCircuit {
       return board.nets().stream()
           .filter(n -> netOfPin.get(n.path().getFirst()) == net)
           .anyMatch(n -> n.path().stream().anyMatch(p -> board.kind(p).drives()));
-    }
-
-    private static Optional<Double> hertz(String value) {
-      String[] words = value.strip().split("\\s+", -1);
-      if (words.length != 2) {
-        return Optional.empty();
-      }
-      double unit =
-          switch (words[1]) {
-            case "MHz" -> 1e6;
-            case "kHz" -> 1e3;
-            case "Hz" -> 1;
-            default -> 0;
-          };
-      try {
-        double hertz = Double.parseDouble(words[0]) * unit;
-        return hertz >= 1 && hertz <= 1e9 ? Optional.of(hertz) : Optional.empty();
-      } catch (NumberFormatException e) {
-        return Optional.empty();
-      }
     }
 
     /** A resistor to a supply pulls; a pack joins each of its pins to its first. */

@@ -9,6 +9,7 @@ import raconteur.core.bench.logic.CircuitBuilder;
 import raconteur.core.bench.logic.Lines;
 import raconteur.core.bench.logic.LogicRun;
 import raconteur.core.board.Board;
+import raconteur.core.board.PinRef;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
@@ -154,8 +155,27 @@ public final class SimulatedBoard {
       List<String> drivenNets,
       LogicRun.PowerUp powerUp,
       long seed) {
+    List<PinRef> at =
+        drivenNets.stream()
+            .flatMap(name -> board.net(name).stream())
+            .map(net -> net.path().getFirst())
+            .toList();
+    return powerUpDriven(plugged, minutesOn, at, powerUp, seed);
+  }
+
+  /**
+   * Switches the board on with lines driven from outside.
+   *
+   * @param drivenAt pins at which they are driven: behind cut copper they are not
+   */
+  public PoweredBoard powerUpDriven(
+      PluggedIn plugged,
+      double minutesOn,
+      List<PinRef> drivenAt,
+      LogicRun.PowerUp powerUp,
+      long seed) {
     List<PlantedFault> now = faultsAt(minutesOn, seed);
-    BoardCircuit wired = BoardCircuit.of(board, setUp, now, plugged, drivenNets, codes);
+    BoardCircuit wired = BoardCircuit.of(board, setUp, now, plugged, drivenAt, codes);
     LogicRun run = new LogicRun(wired.circuit(), powerUp, seed);
     for (Map.Entry<String, int[]> rom : setUp.roms().entrySet()) {
       memory(wired, rom.getKey()).ifPresent(m -> run.load(m, rom.getValue()));

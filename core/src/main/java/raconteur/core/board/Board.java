@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
+import raconteur.core.device.Signal;
 
 /**
  * One revision of one board, whole and checked: every pin in a net is a pin of a part that is
@@ -142,6 +143,20 @@ public final class Board {
   public Board inSockets(Map<String, String> kinds) {
     return new Board(
         contents.eachPart(p -> p.inSocket(kinds.getOrDefault(p.designator(), p.socket()))));
+  }
+
+  /** The same board whose lines are said to do other things when it is well; others: not said. */
+  public Board doing(Map<String, Signal> byNet) {
+    return new Board(
+        contents.withNets(
+            contents.nets().stream()
+                .map(
+                    net ->
+                        new Net(
+                            net.name(),
+                            net.path(),
+                            Optional.ofNullable(byNet.get(net.name())).stream().toList()))
+                .toList()));
   }
 
   public BoardIdentity identity() {

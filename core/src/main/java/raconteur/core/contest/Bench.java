@@ -2,8 +2,10 @@ package raconteur.core.contest;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import raconteur.core.bench.PlantedFault;
 import raconteur.core.bench.SimulatedBoard;
+import raconteur.core.bench.freerun.Exerciser;
 import raconteur.core.board.Board;
 import raconteur.core.finding.Finding;
 import raconteur.core.predict.Predictor;
@@ -15,6 +17,21 @@ import raconteur.core.story.Telling;
  * as the models of the engine let them fall.
  */
 public interface Bench {
+
+  /** Why a board is not run free: a bench on which half the board's lines are guessed is none. */
+  String UNCLOCKED =
+      "Its own oscillator cannot be reckoned: a crystal says its frequency, such as 12 MHz, and the"
+          + " nets lead from it to the processor's clock pin.";
+
+  /** Whether a board's processor can count on the simulated bench; the sentence why not, else. */
+  static Optional<String> whyNotCounting(Board board) {
+    return switch (Exerciser.of(board, OptionalDouble.empty())) {
+      case Exerciser.Made.Ready(Exerciser exerciser) when exerciser.isClockedByItself() ->
+          Optional.empty();
+      case Exerciser.Made.Ready _ -> Optional.of(UNCLOCKED);
+      case Exerciser.Made.Refused(String why) -> Optional.of(why);
+    };
+  }
 
   /**
    * Takes a reading.
@@ -39,6 +56,26 @@ public interface Bench {
 
   /** What the board shows by itself, as one of its symptom cards. */
   Finding.Symptom symptom(List<PlantedFault> faults, long salt);
+
+  /**
+   * Readings from where they are said to come.
+   *
+   * @param seed the dice of power-ups and instruments
+   * @throws IllegalArgumentException where the board cannot do that
+   */
+  static Bench of(SimulatedBoard healthy, Contest.From from, long seed) {
+    return switch (from) {
+      case MODELS -> ofModels(healthy.board());
+      case RUNNING -> running(healthy, seed);
+      case COUNTING ->
+          switch (Exerciser.of(healthy, OptionalDouble.empty())) {
+            case Exerciser.Made.Ready(Exerciser exerciser) when exerciser.isClockedByItself() ->
+                new CountingBench(exerciser, seed);
+            case Exerciser.Made.Ready _ -> throw new IllegalArgumentException(UNCLOCKED);
+            case Exerciser.Made.Refused(String why) -> throw new IllegalArgumentException(why);
+          };
+    };
+  }
 
   /** Readings as the engine's own models let them fall: for a board that cannot be run. */
   static Bench ofModels(Board board) {

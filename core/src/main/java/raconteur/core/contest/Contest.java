@@ -20,6 +20,7 @@ import raconteur.core.board.BoardIdentity;
 import raconteur.core.data.Loaded;
 import raconteur.core.device.DeviceLibrary;
 import raconteur.core.fault.History;
+import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Statement;
 import raconteur.core.plan.Advisor;
@@ -55,11 +56,21 @@ public final class Contest {
    * What a contest is played by.
    *
    * @param largest K of the engine
-   * @param simulated whether readings come from the running board, else from the models
+   * @param from where readings come from
    * @param withoutFiles whether what was simulated beforehand for the board is withheld
    * @param outside the share of faults of kinds or at places the engine does not reason about
    */
-  public record Rules(int largest, boolean simulated, boolean withoutFiles, double outside) {}
+  public record Rules(int largest, From from, boolean withoutFiles, double outside) {}
+
+  /** Where readings come from. */
+  public enum From {
+    /** The models the engine itself reasons with. */
+    MODELS,
+    /** The simulated board, running its program. */
+    RUNNING,
+    /** The simulated board while its processor only counts, as any board of nets can. */
+    COUNTING
+  }
 
   /** One case as one policy played it. */
   public record Played(
@@ -76,9 +87,9 @@ public final class Contest {
     this.rules = rules;
     this.healthy = new SimulatedBoard(board);
     this.bench =
-        rules.simulated()
-            ? Bench.running(healthy, SEED)
-            : new ModelBench(this.board, advisor().predictor());
+        rules.from() == From.MODELS
+            ? new ModelBench(this.board, advisor().predictor())
+            : Bench.of(healthy, rules.from(), SEED);
   }
 
   /** The same with a bench of one's own, which then decides where readings come from. */
@@ -185,7 +196,10 @@ public final class Contest {
     }
 
     Score play(BooleanSupplier stop) {
-      note(bench.symptom(now.faults(), dice.nextLong()).line());
+      if (rules.from() == From.COUNTING) {
+        note(new Bookkeeping.FreeRun(true).line());
+      }
+      look();
       minutes += advisor.checkMinutes();
       while (minutes < MOST_MINUTES && tests + mends < MOST_ACTIONS && !stop.getAsBoolean()) {
         Telling telling = Telling.of(board, story);
@@ -245,8 +259,12 @@ public final class Contest {
       powered = true;
       note("mended " + repair.mend().line());
       if (!now.faults().isEmpty()) {
-        note(bench.symptom(now.faults(), dice.nextLong()).line());
+        look();
       }
+    }
+
+    private void look() {
+      note(bench.symptom(now.faults(), dice.nextLong()).line());
     }
 
     private void note(String line) {

@@ -5,6 +5,8 @@ import java.util.regex.Pattern;
 /** What data books call pins that mean the same on many devices (from memory). */
 public enum PinRole {
   RESET("[/~_]?(RES|RESET|RST)(IN)?[/_NB]*"),
+  /** Of a processor: what keeps it from going on. */
+  STOPS("[/~_]?(RES|RESET|RST|WAIT|RDY|READY|BUSRQ|BUSREQ|HOLD|HALT)(IN)?[/_NB]*"),
   CLOCK("CLK|CLKIN|CLOCK|CK|PHI0?|Φ0?|X1|XTAL1?|EXTAL"),
   /** Of a memory or a peripheral: what it is spoken to by. */
   SELECT("[/~_]?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?[/_]*"),

@@ -176,6 +176,17 @@ public sealed interface Bookkeeping extends Statement {
   }
 
   /**
+   * The processor is given one code that does nothing, so that it counts through its addresses, or
+   * runs its program again: {@code free run on}, {@code free run off}.
+   */
+  record FreeRun(boolean on) implements Bookkeeping {
+    @Override
+    public String line() {
+      return on ? "free run on" : "free run off";
+    }
+  }
+
+  /**
    * The supply switched.
    *
    * @param knowingly true where it was switched on although something spoke against it

@@ -19,6 +19,13 @@ final class BookkeepingPhrases {
   private static final int CENTURY_TURNS = 65;
   private static final double LARGEST_MILLIMETRES = 2000;
 
+  private static final Map<String, Boolean> ON_OR_OFF = new LinkedHashMap<>();
+
+  static {
+    ON_OR_OFF.put("on", true);
+    ON_OR_OFF.put("off", false);
+  }
+
   private BookkeepingPhrases() {}
 
   static List<Phrase> all() {
@@ -38,6 +45,7 @@ final class BookkeepingPhrases {
         new Verb("picture", "picture 3f2a90c1d4e5 before", (words, context) -> picture(words)),
         new Verb("value", "value 250", (words, context) -> value(words)),
         new Verb("decided", "decided repair", (words, context) -> decided(words)),
+        new Verb("free", "free run on", (words, context) -> freeRun(words)),
         new Verb("power", "power on", BookkeepingPhrases::power));
   }
 
@@ -256,11 +264,19 @@ final class BookkeepingPhrases {
         "Decided: " + choice.word() + (reason.isEmpty() ? "." : ", " + reason + "."));
   }
 
+  private static Understanding freeRun(Words words) {
+    words.oneOf("what runs free", Map.of("run", true));
+    boolean on = words.oneOf("on or off", ON_OR_OFF);
+    words.end();
+    return understood(
+        new Bookkeeping.FreeRun(on),
+        on
+            ? "The processor only counts from here on: readings are held against such a board."
+            : "The processor runs its own program again.");
+  }
+
   private static Understanding power(Words words, BenchContext context) {
-    Map<String, Boolean> ways = new LinkedHashMap<>();
-    ways.put("on", true);
-    ways.put("off", false);
-    boolean on = words.oneOf("on or off", ways);
+    boolean on = words.oneOf("on or off", ON_OR_OFF);
     boolean knowingly = on && words.nextIs("knowingly");
     if (knowingly) {
       words.skip();

@@ -32,6 +32,10 @@ final class Activity {
   private final Board board;
   private final StartOrder order;
   private final SimulatedAnswers simulated;
+
+  /** A processor that only counts has no program to lose. */
+  private final boolean withoutProgram;
+
   private final Set<PinRef> byProcessor;
   private final Set<PinRef> processors;
 
@@ -39,7 +43,13 @@ final class Activity {
   private final Map<Fault, Stops> stops = new ConcurrentHashMap<>();
 
   Activity(Board board, StartOrder order, SimulatedAnswers simulated) {
+    this(board, order, simulated, false);
+  }
+
+  private Activity(
+      Board board, StartOrder order, SimulatedAnswers simulated, boolean withoutProgram) {
     this.board = board;
+    this.withoutProgram = withoutProgram;
     this.order = order;
     this.simulated = simulated;
     List<PinRef> processor = new ArrayList<>();
@@ -58,6 +68,11 @@ final class Activity {
     Set<String> moving = UsualLevels.movingWithoutProcessor(board);
     byProcessor.removeIf(
         pin -> board.netOf(pin).filter(net -> moving.contains(net.name())).isPresent());
+  }
+
+  /** The same where the processor only counts. */
+  Activity inFreeRun() {
+    return new Activity(board, order, simulated, true);
   }
 
   private static Set<PinRef> lines(Board board, List<PinRef> drivers) {
@@ -140,7 +155,8 @@ final class Activity {
     if (fault.mode() == FaultMode.LEAKS || !mayStopProgram(fault)) {
       return Stops.NOTHING;
     }
-    return mayStopProcessor(fault) ? Stops.PROCESSOR : Stops.PROGRAM;
+    boolean processor = mayStopProcessor(fault);
+    return processor ? Stops.PROCESSOR : withoutProgram ? Stops.NOTHING : Stops.PROGRAM;
   }
 
   /**

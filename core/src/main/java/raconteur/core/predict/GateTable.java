@@ -84,14 +84,12 @@ final class GateTable {
    * where its clock stands, it stands. Common practice, no source.
    *
    * @param clocked whether the first of the inputs is its clock
-   * @param known whether what it makes of them is known, so that they are inputs of this output
+   * @param follows how surely its output moves where all those inputs do
    */
-  static GateTable ofSome(int inputs, boolean clocked, boolean known, LineStates states) {
+  static GateTable ofSome(int inputs, boolean clocked, Follows follows, LineStates states) {
     double[] moves =
         LineStates.mixed(
-            known ? MOSTLY_FOLLOWS : OFTEN_FOLLOWS,
-            states.predicted(Signal.TOGGLING),
-            states.predicted(NOT_SAID));
+            follows.share, states.predicted(Signal.TOGGLING), states.predicted(NOT_SAID));
     List<double[]> rows = new ArrayList<>();
     for (int row = 0; row < rows(inputs); row++) {
       int each = row;
@@ -103,10 +101,21 @@ final class GateTable {
   }
 
   /** How surely the output of many inputs moves with some of them (judgement, no source). */
-  private static final double MOSTLY_FOLLOWS = 0.95;
+  enum Follows {
+    MOSTLY(0.95),
+    /** Every address comes by, and the board was seen to do so in the simulation. */
+    SURELY(0.998),
+    /** What somebody programmed, or what is stored, decides as well. */
+    OFTEN(0.8),
+    /** Another output of the same chip stands too: they may well do so for one reason. */
+    LIKE_ITS_TWIN(0.3);
 
-  /** The same of a chip that somebody programmed (judgement, no source). */
-  private static final double OFTEN_FOLLOWS = 0.8;
+    private final double share;
+
+    Follows(double share) {
+      this.share = share;
+    }
+  }
 
   /** How surely it follows; what small swings do is not known (judgement, no source). */
   private static final double FOLLOWS = 0.97;

@@ -62,6 +62,10 @@ final class Lines {
   private final Activity activity;
   private final SimulatedLines simulated;
   private final LineStates states;
+
+  /** Whether the processor does nothing but count. */
+  private final boolean counting;
+
   private final Map<PinRef, Optional<GateInFront>> inFront = new ConcurrentHashMap<>();
   private final Map<List<Integer>, GateTable> someMove = new ConcurrentHashMap<>();
   private final Map<String, Set<String>> drivenBy = new ConcurrentHashMap<>();
@@ -72,9 +76,15 @@ final class Lines {
    * @param inputs its inputs on signal lines, in the order of the table
    * @param lines the names of those lines
    * @param partly whether it has other inputs on signal lines
+   * @param clocked whether, of many inputs, the first is its clock
    */
   private record GateInFront(
-      PinRef driver, GateTable table, List<PinRef> inputs, Set<String> lines, boolean partly) {}
+      PinRef driver,
+      GateTable table,
+      List<PinRef> inputs,
+      Set<String> lines,
+      boolean partly,
+      boolean clocked) {}
 
   /**
    * What the readings of one group depend on beside themselves.
@@ -82,6 +92,7 @@ final class Lines {
    * @param given the readings in front of the line
    * @param runs by line whether other lines say that the program runs
    * @param starved the rails too low to work with
+   * @param standsToo lines another of whose chip's outputs was seen to stand
    * @param twins by line a pin of each other line that the same parts drive and that was seen to
    *     move
    */
@@ -90,6 +101,7 @@ final class Lines {
       List<Finding> given,
       Map<String, Boolean> runs,
       Set<String> starved,
+      Set<String> standsToo,
       Map<String, Set<PinRef>> twins) {}
 
   Lines(
@@ -97,8 +109,10 @@ final class Lines {
       NetPropagation nets,
       Activity activity,
       SimulatedLines simulated,
-      LineStates states) {
+      LineStates states,
+      boolean counting) {
     this.board = board;
+    this.counting = counting;
     this.nets = nets;
     this.activity = activity;
     this.simulated = simulated;
@@ -186,13 +200,33 @@ final class Lines {
         ? Optional.of(
             new GateInFront(
                 driver.get(),
-                someMove.computeIfAbsent(
-                    List.of(inputs.size(), clocked ? 1 : 0, gate.isPresent() ? 1 : 0),
-                    _ -> GateTable.ofSome(inputs.size(), clocked, gate.isPresent(), states)),
+                ofSome(inputs.size(), clocked, follows(driver.get(), gate.isPresent())),
                 inputs,
                 Collections.unmodifiableSet(names),
-                true))
+                true,
+                clocked))
         : Optional.empty();
+  }
+
+  private GateTable.Follows follows(PinRef driver, boolean known) {
+    if (!known || isStore(driver)) {
+      return GateTable.Follows.OFTEN;
+    }
+    return counting && nets.isSaid(driver) ? GateTable.Follows.SURELY : GateTable.Follows.MOSTLY;
+  }
+
+  private GateTable ofSome(int inputs, boolean clocked, GateTable.Follows follows) {
+    return someMove.computeIfAbsent(
+        List.of(inputs, clocked ? 1 : 0, follows.ordinal()),
+        _ -> GateTable.ofSome(inputs, clocked, follows, states));
+  }
+
+  /** What comes out of a memory hangs on what it holds. */
+  private boolean isStore(PinRef output) {
+    return board
+        .part(output.part())
+        .filter(p -> p.device().isRom() || p.device().isRam())
+        .isPresent();
   }
 
   /** What goes into a chip that somebody programmed: what it makes of it, nobody wrote down. */
@@ -278,6 +312,7 @@ final class Lines {
               GateTable.ofAnalogue(inputs.size(), states),
               inputs,
               Collections.unmodifiableSet(names),
+              false,
               false));
     }
     List<Integer> ids = inputs.stream().map(p -> nets.id(p).orElseThrow()).toList();
@@ -287,6 +322,7 @@ final class Lines {
             GateTable.of(gate.get(), ids, supplies, healthy(driver), states),
             inputs,
             Collections.unmodifiableSet(names),
+            false,
             false));
   }
 
@@ -331,13 +367,17 @@ final class Lines {
     in.add(line);
     Map<String, Boolean> runs = new TreeMap<>();
     Map<String, Set<PinRef>> twins = new TreeMap<>();
+    Set<String> standsToo = new TreeSet<>();
     for (String each : in) {
       Net net = lineNamed(each);
       runs(net, seen).ifPresent(r -> runs.put(each, r));
       twins.put(each, twins(net, seen));
+      if (standsToo(net, seen)) {
+        standsToo.add(each);
+      }
     }
-    Moment state = new Moment(moment.epoch(), moment.partsOut(), Optional.empty());
-    return new SetUp(state, given, runs, Supplies.starved(board, moment, told), twins);
+    return new SetUp(
+        moment.state(), given, runs, Supplies.starved(board, moment, told), standsToo, twins);
   }
 
   /**
@@ -353,6 +393,16 @@ final class Lines {
             .map(Map.Entry::getKey)
             .filter(pin -> drivenBy(lineOf(pin)).equals(by))
             .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  /** Whether another line that the same chip alone drives was seen to stand. */
+  private boolean standsToo(Net net, Map<PinRef, Signal> seen) {
+    Optional<String> chip = nets.soleDriver(net).map(PinRef::part);
+    return chip.isPresent()
+        && seen.entrySet().stream()
+            .filter(e -> e.getValue() != Signal.TOGGLING && !net.path().contains(e.getKey()))
+            .flatMap(e -> nets.soleDriver(lineOf(e.getKey())).stream())
+            .anyMatch(other -> other.part().equals(chip.get()));
   }
 
   private Set<String> drivenBy(Net net) {
@@ -409,7 +459,7 @@ final class Lines {
   }
 
   static boolean sameState(Moment one, Moment other) {
-    return one.epoch() == other.epoch() && one.partsOut().equals(other.partsOut());
+    return one.state().equals(other.state());
   }
 
   /** Whether the other lines that need the processor's program say that it runs, or stands. */
@@ -573,7 +623,11 @@ final class Lines {
         gate.map(
             g ->
                 new LineModel.Follows(
-                    g.table(), g.inputs().stream().map(i -> input(i, at)).toList(), g.partly()));
+                    g.partly() && setUp.standsToo().contains(line)
+                        ? ofSome(g.inputs().size(), g.clocked(), GateTable.Follows.LIKE_ITS_TWIN)
+                        : g.table(),
+                    g.inputs().stream().map(i -> input(i, at)).toList(),
+                    g.partly()));
     PinRef first = gate.map(GateInFront::driver).orElse(sorted.getFirst());
     boolean out =
         nets.soleDriver(net)

@@ -7,7 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
+import raconteur.core.bench.freerun.FreeRunBoard;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
 import raconteur.core.continuity.Peers;
@@ -37,6 +39,8 @@ public final class Predictor {
   private final SimulatedAnswers simulated;
   private final Activity activity;
   private final Lines lines;
+  private final AtomicReference<Optional<Lines>> freeRun = new AtomicReference<>();
+  private final LineStates states;
   private final Peers peers;
   private final SupplyModels supplyModels;
   private final PassiveModels passiveModels;
@@ -64,8 +68,8 @@ public final class Predictor {
     this.startOrder = new StartOrder(board);
     this.simulated = new SimulatedAnswers(board);
     this.activity = new Activity(board, startOrder, simulated);
-    this.lines =
-        new Lines(board, nets, activity, new SimulatedLines(board), new LineStates(readings));
+    this.states = new LineStates(readings);
+    this.lines = new Lines(board, nets, activity, new SimulatedLines(board), states, false);
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
     this.passiveModels = new PassiveModels(board, readings);
@@ -122,22 +126,28 @@ public final class Predictor {
   /** What a finding that stands alone depends on. */
   private record Alone(Moment moment, Expectation expectation, Set<String> starved) {}
 
+  /**
+   * Whether a finding comes out alike as long as nothing changes: what a line or a program does.
+   */
+  public static boolean comesAgain(Finding finding) {
+    return Lines.isReading(finding) || finding instanceof Finding.DeadTestResult;
+  }
+
   /** Sorts findings into those that are weighed together, in the order of the story. */
   public List<Evidence> evidence(List<DatedFinding> told) {
     List<Evidence> all = new ArrayList<>();
     Map<Moment, List<DatedFinding>> readings = new LinkedHashMap<>();
     for (DatedFinding each : told) {
       if (Lines.isReading(each.finding())) {
-        Moment state =
-            new Moment(each.moment().epoch(), each.moment().partsOut(), Optional.empty());
-        readings.computeIfAbsent(state, _ -> new ArrayList<>()).add(each);
+        readings.computeIfAbsent(each.moment().state(), _ -> new ArrayList<>()).add(each);
       } else {
         all.add(new Evidence(List.of(each), alone(each.finding(), each.moment(), told)));
       }
     }
     for (List<DatedFinding> state : readings.values()) {
-      for (List<DatedFinding> group : lines.groups(state)) {
-        all.add(new Evidence(group, lines.setUp(group, told)));
+      Lines here = lines(state.getFirst().moment());
+      for (List<DatedFinding> group : here.groups(state)) {
+        all.add(new Evidence(group, here.setUp(group, told)));
       }
     }
     return all;
@@ -156,7 +166,7 @@ public final class Predictor {
   /** The model of some findings weighed together. */
   public TestModel<?> model(Evidence evidence) {
     return switch (evidence.about()) {
-      case Lines.SetUp setUp -> lines.model(evidence.findings(), setUp);
+      case Lines.SetUp setUp -> lines(setUp.moment()).model(evidence.findings(), setUp);
       case Alone alone -> model(evidence.found().getFirst(), alone);
       case Object other -> throw new IllegalArgumentException("no evidence: " + other);
     };
@@ -169,12 +179,18 @@ public final class Predictor {
    */
   public TestModel<?> model(Finding test, Moment moment, List<DatedFinding> told) {
     return Lines.isReading(test)
-        ? lines.test(test, moment, told)
+        ? lines(moment).test(test, moment, told)
         : model(test, alone(test, moment, told));
   }
 
   private TestModel<?> model(Finding finding, Alone alone) {
     TestKind kind = finding.kind();
+    if (alone.moment().freeRun() && kind.powered() && !kind.ofSupply() && !isOfWarmth(finding)) {
+      // A processor that only counts shows nothing else.
+      return finding instanceof Finding.Symptom(String card)
+          ? new UnwellModel(board, card)
+          : new NoModel(finding);
+    }
     if (!alone.starved().isEmpty() && kind.powered() && !kind.ofSupply()) {
       // How a board works cannot be asked while a rail is down.
       return new NoModel(finding);
@@ -182,6 +198,38 @@ public final class Predictor {
     Set<String> out = alone.moment().partsOut();
     TestModel<?> bare = bare(finding, alone.moment(), alone.expectation());
     return out.isEmpty() || kind.partOut() ? bare : new PartsOut<>(bare, out);
+  }
+
+  /** The lines as they are while the board runs by itself, or while its processor only counts. */
+  private Lines lines(Moment moment) {
+    return moment.freeRun() ? inFreeRun().orElse(lines) : lines;
+  }
+
+  @SuppressWarnings("NullAway") // Made once, by whoever comes first.
+  private Optional<Lines> inFreeRun() {
+    Optional<Lines> made = freeRun.get();
+    if (made == null) {
+      freeRun.compareAndSet(
+          null,
+          FreeRunBoard.of(board)
+              .map(
+                  counting ->
+                      new Lines(
+                          counting,
+                          new NetPropagation(counting),
+                          activity.inFreeRun(),
+                          SimulatedLines.NONE,
+                          states,
+                          true)));
+      made = freeRun.get();
+    }
+    return made;
+  }
+
+  private static boolean isOfWarmth(Finding finding) {
+    return finding instanceof Finding.Heat
+        || finding instanceof Finding.Temperature
+        || finding instanceof Finding.NothingHot;
   }
 
   /** What a test has to show by its peers. */

@@ -20,14 +20,20 @@ final class SimulatedLines {
   private final Map<String, Map<PinRef, Signal>> changed;
   private final Map<Fault, Optional<With>> found = new ConcurrentHashMap<>();
 
+  /** Where nothing was simulated. */
+  static final SimulatedLines NONE = new SimulatedLines(LinesText.Lines.NONE);
+
   SimulatedLines(Board board) {
-    LinesText.Lines lines = LinesText.shipped(board);
-    healthy = lines.healthy();
-    healthy.keySet().forEach(pin -> numbers.put(pin, numbers.size()));
-    changed = new HashMap<>(lines.changed());
+    this(LinesText.shipped(board));
     SimulatedAnswers.unknown(board)
         .forEach(
             fault -> changed.computeIfPresent(fault.toString(), (_, c) -> c.isEmpty() ? null : c));
+  }
+
+  private SimulatedLines(LinesText.Lines lines) {
+    healthy = lines.healthy();
+    healthy.keySet().forEach(pin -> numbers.put(pin, numbers.size()));
+    changed = new HashMap<>(lines.changed());
   }
 
   /** What a pin shows on the healthy board, where it was watched. */

@@ -27,8 +27,10 @@ import raconteur.core.finding.WayToGround;
  * @param lines in order; strikes do not appear, they change what they strike
  * @param context for the next bench line
  * @param epoch how many mends there are so far
+ * @param freeRun whether the processor does nothing but count now
  */
-public record Telling(List<Told> lines, BenchContext context, int epoch, Set<String> partsOut) {
+public record Telling(
+    List<Told> lines, BenchContext context, int epoch, Set<String> partsOut, boolean freeRun) {
   public Telling {
     lines = List.copyOf(lines);
     partsOut = Set.copyOf(partsOut);
@@ -46,7 +48,12 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         test instanceof Finding.PullStep pull
             ? Optional.ofNullable(context.lastRailOhms().get(pull.rail()))
             : Optional.empty();
-    return new Moment(epoch, partsOut, before);
+    return new Moment(epoch, partsOut, before, freeRun);
+  }
+
+  /** The board as it is now. */
+  public Moment now() {
+    return new Moment(epoch, partsOut, Optional.empty(), freeRun);
   }
 
   /** Replays entries on a board; linear in the number of entries. */
@@ -93,7 +100,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
             .mapToInt(mend -> mend.epoch() - 1)
             .max()
             .orElse(moment.epoch());
-    return new Moment(epoch, moment.partsOut(), moment.ohmsBefore());
+    return moment.in(epoch);
   }
 
   /** What was mended is often told afterwards: what was found is of the time before. */
@@ -113,7 +120,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         epoch = mend.epoch() - 1;
       }
     }
-    return new Moment(epoch, moment.partsOut(), moment.ohmsBefore());
+    return moment.in(epoch);
   }
 
   /** The lines of one kind that count, in order. */
@@ -235,6 +242,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
     private int epoch;
     private BenchContext.Supply supply = BenchContext.Supply.NOT_SAID;
     private int undone;
+    private boolean freeRun;
     private final Set<Integer> off = new TreeSet<>();
 
     /**
@@ -258,7 +266,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           meanings(line).forEach(meaning -> lines.add(new Told(line, meaning)));
         }
       }
-      return new Telling(lines, context(), epoch, partsOut);
+      return new Telling(lines, context(), epoch, partsOut, freeRun);
     }
 
     private BenchContext context() {
@@ -289,7 +297,7 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
           statement instanceof Finding.PullStep pull
               ? Optional.ofNullable(lastOhms.get(pull.rail()))
               : Optional.empty();
-      var counts = new Told.Counts(statement, new Moment(epoch, partsOut, before));
+      var counts = new Told.Counts(statement, new Moment(epoch, partsOut, before, freeRun));
       int begun = epoch;
       counts.each().forEach(each -> take(each.statement(), before));
       // Several mends of one line, with no look at the board between them, are one epoch.
@@ -320,6 +328,10 @@ public record Telling(List<Told> lines, BenchContext context, int epoch, Set<Str
         case Bookkeeping.Missing missing -> partsOut.add(missing.part());
         case Bookkeeping.Undone _ -> off.add(++undone);
         case Bookkeeping.Refitted refitted -> off.remove(refitted.item());
+        case Bookkeeping.FreeRun run -> freeRun = run.on();
+        // Only a program of its own can have made these.
+        case Finding.DeadTestResult _, Finding.DiagnosticResult _, Finding.Message _ ->
+            freeRun = false;
         case Bookkeeping.Power power ->
             supply = power.on() ? BenchContext.Supply.ON : BenchContext.Supply.OFF;
         case Bookkeeping _,

@@ -29,7 +29,8 @@ class ContestTest {
   @Tag("long")
   @Test
   void threeFaultsThatHideEachOtherAreSolvedOneAfterAnother() {
-    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, false, false, 0));
+    Contest contest =
+        new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, Contest.From.MODELS, false, 0));
     Contest.Score score =
         contest
             .play(Policies.RACONTEUR, faults("U13 dead", "U24.14 stuck low", "U45 dead"), 5)
@@ -41,7 +42,8 @@ class ContestTest {
 
   @Test
   void theSameSeedPlantsTheSameFaultsAndAllOfThemShow() {
-    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, false, false, 0));
+    Contest contest =
+        new Contest(Boards.KITTIWAKE_B, new Contest.Rules(2, Contest.From.MODELS, false, 0));
     for (long seed = 1; seed < 20; seed++) {
       List<PlantedFault> planted = contest.faults(seed);
       assertThat(planted).hasSizeBetween(1, 3).isEqualTo(contest.faults(seed));
@@ -52,7 +54,8 @@ class ContestTest {
   /** Trade's order: common practice, no source. */
   @Test
   void theChecklistMeasuresWhatCostsLittleBeforeAnythingIsUnsoldered() {
-    Contest contest = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false, false, 0));
+    Contest contest =
+        new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, Contest.From.MODELS, false, 0));
     List<String> story =
         contest.play(Policies.CHECKLIST, faults("U24.14 stuck low"), 2).story().stream()
             .map(e -> ((Entry.Line) e).line())
@@ -87,15 +90,18 @@ class ContestTest {
   /** Withheld files are not looked at: a board by another name has the same faults. */
   @Test
   void withoutFilesTheSameFaultsArePlanted() {
-    Contest with = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false, false, 0));
-    Contest without = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false, true, 0));
+    Contest with =
+        new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, Contest.From.MODELS, false, 0));
+    Contest without =
+        new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, Contest.From.MODELS, true, 0));
     assertThat(without.faults(3)).isEqualTo(with.faults(3));
   }
 
   @Tag("long")
   @Test
   void withoutFilesAFaultIsFound() {
-    Contest without = new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, false, true, 0));
+    Contest without =
+        new Contest(Boards.KITTIWAKE_B, new Contest.Rules(1, Contest.From.MODELS, true, 0));
     Contest.Played played = without.play(Policies.RACONTEUR, faults("U24.14 stuck low"), 4);
     assertThat(played.score().solved()).isTrue();
     assertThat(played.story().getFirst()).isInstanceOf(Entry.Line.class);

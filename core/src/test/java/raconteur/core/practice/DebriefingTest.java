@@ -83,7 +83,7 @@ class DebriefingTest {
     Contest.Played played =
         new Contest(
                 board,
-                new Contest.Rules(2, false, false, 0),
+                new Contest.Rules(2, Contest.From.MODELS, false, 0),
                 new SameDice(Bench.ofModels(board), Lesson.SEED))
             .play(Policies.RACONTEUR, lesson.faults(), Lesson.SEED);
     List<Entry> story = new ArrayList<>(played.story());

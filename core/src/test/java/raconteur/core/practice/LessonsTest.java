@@ -41,7 +41,8 @@ class LessonsTest {
     assertThat(modelled).isNotEmpty();
     for (Lesson lesson : modelled) {
       Bench bench = new SameDice(Bench.ofModels(lesson.board()), Lesson.SEED);
-      Contest contest = new Contest(lesson.board(), new Contest.Rules(2, false, false, 0), bench);
+      Contest contest =
+          new Contest(lesson.board(), new Contest.Rules(2, Contest.From.MODELS, false, 0), bench);
       Contest.Score score = contest.play(Policies.RACONTEUR, lesson.faults(), Lesson.SEED).score();
       assertThat(score.solved()).as(lesson.id()).isTrue();
       assertThat(score.minutes()).as(lesson.id()).isLessThan(120);

@@ -18,6 +18,7 @@ import raconteur.casebook.report.ContestReport;
 import raconteur.core.bench.BenchSetUp;
 import raconteur.core.bench.PlantedFault;
 import raconteur.core.board.Board;
+import raconteur.core.contest.Bench;
 import raconteur.core.contest.Contest;
 import raconteur.core.contest.Policies;
 import raconteur.core.contest.Standing;
@@ -60,7 +61,9 @@ final class ContestCommand extends Printing {
 
   @Option(
       names = "--simulated",
-      description = "Readings from the running board in place of the models; slow.")
+      description =
+          "Readings from the simulated board in place of the models; slow. A board without a"
+              + " program runs free.")
   private boolean simulated;
 
   @Option(
@@ -148,11 +151,17 @@ final class ContestCommand extends Printing {
   }
 
   private int contest(Board found, List<Policies> chosen) {
-    if (simulated && BenchSetUp.of(found).screen().isEmpty()) {
-      return refuse(
-          found.identity().id() + " cannot be switched on with a screen: leave --simulated out.");
+    Contest.From from = Contest.From.MODELS;
+    if (simulated) {
+      from = BenchSetUp.of(found).screen().isEmpty() ? Contest.From.COUNTING : Contest.From.RUNNING;
+      Optional<String> whyNot =
+          from == Contest.From.COUNTING ? Bench.whyNotCounting(found) : Optional.empty();
+      if (whyNot.isPresent()) {
+        return refuse(
+            found.identity().id() + " has no program, and cannot run free. " + whyNot.get());
+      }
     }
-    var rules = new Contest.Rules(largest, simulated, withoutFiles, outside / 100.0);
+    var rules = new Contest.Rules(largest, from, withoutFiles, outside / 100.0);
     List<Standing> standings;
     try {
       if (stories.isPresent()) {

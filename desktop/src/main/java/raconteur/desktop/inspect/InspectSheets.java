@@ -328,7 +328,7 @@ final class InspectSheets {
   static Lines lines(Board board, Telling telling, String stem) {
     Peers peers = new Peers(board);
     Optional<Peers.Bus> bus = peers.buses().stream().filter(b -> b.stem().equals(stem)).findFirst();
-    Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
+    Moment now = telling.now();
     Map<String, Finding.PinOhms> last = new LinkedHashMap<>();
     for (Telling.DatedFinding told : telling.findings()) {
       if (told.finding() instanceof Finding.PinOhms ohms

@@ -315,7 +315,7 @@ final class PowerSheets {
 
   static Sweep sweep(Board board, Telling telling, String device) {
     Peers peers = new Peers(board);
-    Moment now = new Moment(telling.epoch(), telling.partsOut(), Optional.empty());
+    Moment now = telling.now();
     Map<String, Double> last = new LinkedHashMap<>();
     for (Telling.DatedFinding told : telling.findings()) {
       if (told.finding() instanceof Finding.Temperature(String part, double celsius)

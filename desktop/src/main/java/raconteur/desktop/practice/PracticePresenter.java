@@ -31,6 +31,7 @@ import raconteur.core.practice.Progress;
 import raconteur.core.practice.ResultFile;
 import raconteur.core.story.Case;
 import raconteur.core.story.CaseHeader;
+import raconteur.core.story.Telling;
 import raconteur.desktop.simulate.SimulatedCases;
 import raconteur.desktop.workshop.Workshop;
 
@@ -115,11 +116,16 @@ public final class PracticePresenter {
     return cases.boards();
   }
 
-  /** Whether a board answers as it runs, or as the engine's models say. */
+  /** How a board answers. */
   static String answers(Board board) {
-    return SimulatedCases.runs(board)
-        ? "This board runs: readings are what it does."
-        : "This board does not run here: readings fall as the models say, which suits the planner.";
+    return switch (SimulatedCases.from(board)) {
+      case RUNNING -> "This board runs: readings are what it does.";
+      case COUNTING ->
+          "This board has no program here: its processor only counts, and readings are what it does"
+              + " then.";
+      case MODELS ->
+          "This board does not run here: readings fall as the models say, which suits the planner.";
+    };
   }
 
   String person() {
@@ -159,7 +165,9 @@ public final class PracticePresenter {
     long seed = dice.get().nextInt(1, Integer.MAX_VALUE);
     beside(
         "Looking for a fault that shows on " + board.identity().shortName() + " …",
-        () -> new Dealer(board, SimulatedCases.bench(board, seed)).deal(level, seed, () -> stopped),
+        () ->
+            new Dealer(board, SimulatedCases.bench(board, SimulatedCases.from(board), seed))
+                .deal(level, seed, () -> stopped),
         dealt -> {
           if (dealt.isEmpty() && stopped) {
             return;
@@ -274,12 +282,16 @@ public final class PracticePresenter {
         debrief -> {
           then.accept(new Debriefed(row, debrief, row.result()));
           if (!stopped && debrief.complete()) {
-            plannersGo(row, debrief, then);
+            plannersGo(
+                row,
+                SimulatedCases.from(row.board(), Telling.of(row.board(), told.get().entries())),
+                debrief,
+                then);
           }
         });
   }
 
-  private void plannersGo(Row row, Debrief debrief, Consumer<Debriefed> then) {
+  private void plannersGo(Row row, Contest.From from, Debrief debrief, Consumer<Debriefed> then) {
     Board board = row.board();
     Deal deal = row.deal();
     beside(
@@ -287,9 +299,8 @@ public final class PracticePresenter {
         () ->
             new Contest(
                     board,
-                    new Contest.Rules(
-                        workshop.settings().faultsTogether(), SimulatedCases.runs(board), false, 0),
-                    SimulatedCases.bench(board, deal.seed()))
+                    new Contest.Rules(workshop.settings().faultsTogether(), from, false, 0),
+                    SimulatedCases.bench(board, from, deal.seed()))
                 .play(Policies.RACONTEUR, deal.faults(), deal.seed(), () -> stopped),
         played -> {
           if (stopped) {

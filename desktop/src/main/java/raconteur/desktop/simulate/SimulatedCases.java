@@ -1,5 +1,6 @@
 package raconteur.desktop.simulate;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import raconteur.casebook.store.Outcome;
@@ -8,7 +9,9 @@ import raconteur.core.bench.FaultDraw;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
 import raconteur.core.contest.Bench;
+import raconteur.core.contest.Contest;
 import raconteur.core.data.Loaded;
+import raconteur.core.finding.Bookkeeping;
 import raconteur.core.practice.Deal;
 import raconteur.core.practice.DealFile;
 import raconteur.core.practice.Level;
@@ -16,6 +19,7 @@ import raconteur.core.practice.OddsShown;
 import raconteur.core.practice.SameDice;
 import raconteur.core.story.Case;
 import raconteur.core.story.Entry;
+import raconteur.core.story.Telling;
 import raconteur.desktop.workshop.Workshop;
 
 /**
@@ -31,8 +35,8 @@ public final class SimulatedCases {
   }
 
   /**
-   * The boards that can be dealt: all that have parts. Where one does not run, the engine's own
-   * models say what a reading shows.
+   * The boards that can be dealt: all that have parts. Where one runs no program its processor
+   * counts; where it cannot do that either, the engine's own models say what a reading shows.
    */
   public List<Board> boards() {
     return workshop.boards().boards().stream().filter(board -> !board.parts().isEmpty()).toList();
@@ -43,10 +47,30 @@ public final class SimulatedCases {
     return BenchSetUp.of(board).screen().isPresent();
   }
 
+  /**
+   * Where readings of a board come from: its program running, its processor counting, or, where
+   * neither can be, the models.
+   */
+  public static Contest.From from(Board board) {
+    if (runs(board)) {
+      return Contest.From.RUNNING;
+    }
+    return Bench.whyNotCounting(board).isEmpty() ? Contest.From.COUNTING : Contest.From.MODELS;
+  }
+
+  /** Where the readings of a case come from that was begun with {@link #begin}. */
+  public static Contest.From from(Board board, Telling told) {
+    if (runs(board)) {
+      return Contest.From.RUNNING;
+    }
+    // A case that was begun before boards ran free answers as it did then.
+    boolean counts = !told.said(Bookkeeping.FreeRun.class).isEmpty();
+    return counts ? Contest.From.COUNTING : Contest.From.MODELS;
+  }
+
   /** What takes readings on a board with known faults. */
-  public static Bench bench(Board board, long seed) {
-    return new SameDice(
-        runs(board) ? Bench.running(new SimulatedBoard(board), seed) : Bench.ofModels(board), seed);
+  public static Bench bench(Board board, Contest.From from, long seed) {
+    return new SameDice(Bench.of(new SimulatedBoard(board), from, seed), seed);
   }
 
   /**
@@ -69,7 +93,12 @@ public final class SimulatedCases {
     if (refusal.isEmpty()) {
       refusal = workshop.settings().keepDeal(number, DealFile.write(deal));
     }
-    for (String line : opening) {
+    List<String> lines = new ArrayList<>(opening);
+    if (from(board) == Contest.From.COUNTING) {
+      // Whoever reads the story knows then how it was read.
+      lines.addFirst(new Bookkeeping.FreeRun(true).line());
+    }
+    for (String line : lines) {
       if (refusal.isEmpty()) {
         refusal =
             switch (workshop.casebook().append(number, line)) {

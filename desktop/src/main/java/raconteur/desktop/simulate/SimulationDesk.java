@@ -68,7 +68,7 @@ public final class SimulationDesk {
     this.benchTold = desk.telling();
   }
 
-  /** Whether the board runs; else the engine's own models say what its readings show. */
+  /** Whether the board runs its program; else its processor counts, or the models answer. */
   public boolean runs() {
     return runs;
   }
@@ -207,7 +207,13 @@ public final class SimulationDesk {
   }
 
   private Bench models() {
-    Bench made = byModels.orElseGet(() -> SimulatedCases.bench(fresh.board(), deal.seed()));
+    Bench made =
+        byModels.orElseGet(
+            () ->
+                SimulatedCases.bench(
+                    fresh.board(),
+                    SimulatedCases.from(fresh.board(), desk.telling()),
+                    deal.seed()));
     byModels = Optional.of(made);
     return made;
   }

@@ -15,8 +15,13 @@ import raconteur.core.bench.FaultDraw;
 import raconteur.core.bench.PlantedFault;
 import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
+import raconteur.core.contest.Contest;
+import raconteur.core.fault.Fault;
+import raconteur.core.fault.FaultMode;
+import raconteur.core.fault.Place;
 import raconteur.core.practice.Deal;
 import raconteur.core.practice.Debriefing;
+import raconteur.core.practice.Level;
 import raconteur.core.practice.OddsShown;
 import raconteur.desktop.Demo;
 import raconteur.desktop.desk.CaseDesk;
@@ -167,6 +172,36 @@ class SimulationDeskTest {
     assertThat(desk.telling().lines().getLast().entry().line()).startsWith("screen ");
     simulation.ask("mended U3 replaced");
     assertThat(simulation.state().refused()).isTrue();
+  }
+
+  /**
+   * A board without a program of ours counts: its story says so, and a probe shows what it does.
+   */
+  @Test
+  void aBoardOfNetsAnswersAsItsProcessorCounts() {
+    Workshop workshop = Demo.in(folder);
+    Board lanternfish = workshop.boards().find("lanternfish-l1").orElseThrow();
+    assertThat(SimulatedCases.from(lanternfish)).isEqualTo(Contest.From.COUNTING);
+    PinRef select = PinRef.parse("U6.15");
+    Deal deal =
+        new Deal(
+            "",
+            Level.USUAL,
+            "",
+            OddsShown.SHOWN,
+            11,
+            List.of(PlantedFault.of(new Fault(new Place.Output(select), FaultMode.STUCK_LOW))),
+            0,
+            0);
+    Outcome<Integer> begun =
+        new SimulatedCases(workshop).begin(lanternfish, deal, "Dark.", List.of("screen blank"));
+    CaseDesk desk = Demo.desk(workshop, ((Outcome.Done<Integer>) begun).value());
+    assertThat(desk.telling().freeRun()).isTrue();
+    var simulation = new SimulationDesk(desk, deal);
+    simulation.ask("U6.15");
+    assertThat(desk.telling().lines().getLast().entry().line()).isEqualTo("U6.15 low");
+    simulation.ask("U6.1");
+    assertThat(desk.telling().lines().getLast().entry().line()).isEqualTo("U6.1 toggling");
   }
 
   /** Hidden means hidden: nothing is worked out that a view could show; a hint shows one step. */

@@ -53,6 +53,10 @@ final class OutOfCircuit {
     if (fault.place() instanceof Place.OfPart(String part) && part.equals(name)) {
       dead |= fault.mode() == FaultMode.DEAD;
     }
+    if (fault.place() instanceof Place.Load(String part, String _) && part.equals(name)) {
+      // What shorts its rail has no supply of its own in the tester either.
+      dead |= fault.mode().function() == FaultMode.Function.LOST;
+    }
     if (fault.place() instanceof Place.Input(var pin) && pin.part().equals(name)) {
       inputs.put(pin.number(), Level.LOW);
     }

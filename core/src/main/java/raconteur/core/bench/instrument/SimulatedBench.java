@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.SplittableRandom;
@@ -50,6 +51,7 @@ public final class SimulatedBench implements Instruments {
   private final double minutesOn;
   private final long seed;
   private final Errors errors;
+  private final Optional<Map<PinRef, Signal>> counting;
   private Optional<PoweredBoard> powered = Optional.empty();
   private volatile boolean stopped;
 
@@ -59,6 +61,28 @@ public final class SimulatedBench implements Instruments {
    * @param minutesOn how warm it is once it is on
    */
   public SimulatedBench(SimulatedBoard board, PluggedIn plugged, double minutesOn, long seed) {
+    this(board, plugged, minutesOn, seed, Optional.empty());
+  }
+
+  /**
+   * Puts a board on the bench whose processor only counts: what needs a program cannot be asked.
+   *
+   * @param shown what a probe shows at its pins, see {@link
+   *     raconteur.core.bench.freerun.ShortRun#shown}
+   * @param seed of what the instruments get wrong
+   */
+  public static SimulatedBench counting(
+      SimulatedBoard board, Map<PinRef, Signal> shown, long seed) {
+    return new SimulatedBench(board, PluggedIn.NOTHING, 0, seed, Optional.of(Map.copyOf(shown)));
+  }
+
+  private SimulatedBench(
+      SimulatedBoard board,
+      PluggedIn plugged,
+      double minutesOn,
+      long seed,
+      Optional<Map<PinRef, Signal>> counting) {
+    this.counting = counting;
     this.board = board;
     this.plugged = plugged;
     this.minutesOn = minutesOn;
@@ -192,27 +216,56 @@ public final class SimulatedBench implements Instruments {
   @Override
   public Optional<Finding.Probe> probe(PinRef pin) {
     return touched(pin)
-        .map(Track::asProbed)
         .map(signal -> signal == Signal.DOUBTFUL ? Signal.BETWEEN : signal)
         .map(signal -> new Finding.Probe(pin, signal));
   }
 
   /** What the tip comes to touch: the pin that was meant, or now and then one beside it. */
-  private Optional<Track> touched(PinRef pin) {
+  private Optional<Signal> touched(PinRef pin) {
     SplittableRandom dice = errors.dice("probe " + pin);
     List<PinRef> pins = part(pin.part()).map(Part::pins).orElse(List.of());
     int at = pins.indexOf(pin);
     if (at >= 0 && pins.size() > 1 && Errors.falls(dice, "probe misread")) {
       int beside = at == 0 || (at + 1 < pins.size() && dice.nextBoolean()) ? at + 1 : at - 1;
-      Optional<Track> slipped = track(pins.get(beside), PROBE_MICROS);
+      Optional<Signal> slipped = seen(pins.get(beside));
       if (slipped.isPresent()) {
         return slipped;
       }
     }
-    return track(pin, PROBE_MICROS);
+    return seen(pin);
+  }
+
+  /**
+   * A ROM in a reader, held against a file of what it should hold, where what that is does not
+   * matter; empty for another part.
+   */
+  public Optional<Finding.RomCompare> romAgainstItsFile(String name) {
+    SplittableRandom dice = errors.dice("rom " + name);
+    return part(name)
+        .filter(p -> p.device().isRom())
+        .map(p -> new OutOfCircuit(board.board(), p, faultsNow()).wrong())
+        .map(wrong -> Errors.falls(dice, "rom misread") != wrong)
+        .map(
+            differs ->
+                new Finding.RomCompare(
+                    name, differs ? Finding.RomEnd.DIFFERS : Finding.RomEnd.GOOD));
+  }
+
+  /** What a scope makes of the level of a line, and whether it moves. */
+  Optional<Signal> scoped(PinRef pin) {
+    return counting.isPresent() ? seen(pin) : scope(pin).map(Track::asProbed);
+  }
+
+  private Optional<Signal> seen(PinRef pin) {
+    return counting.isPresent()
+        ? Optional.ofNullable(counting.get().get(pin))
+        : track(pin, PROBE_MICROS).map(Track::asProbed);
   }
 
   private Optional<Track> track(PinRef pin, long micros) {
+    if (counting.isPresent()) {
+      return Optional.empty();
+    }
     OptionalInt net = running().net(pin);
     if (net.isEmpty()) {
       return Optional.empty();

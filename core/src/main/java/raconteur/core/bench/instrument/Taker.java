@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.Function;
 import raconteur.core.bench.PlantedFault;
-import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.bench.program.StartUp;
 import raconteur.core.bench.screen.Picture;
@@ -21,7 +21,6 @@ import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
-import raconteur.core.signal.Track;
 
 /**
  * Makes any test that can be proposed on a simulated board, as a person would with the instruments:
@@ -38,10 +37,8 @@ public final class Taker {
   private static final double BURNING_FROM = 2.5 * HOT_FROM;
 
   private final SimulatedBoard board;
-  private final PluggedIn plugged;
-  private final long seed;
   private final SimulatedBench bench;
-  private final Picture healthy;
+  private final Function<SimulatedBoard, StartUp.Look> looking;
   private final Map<List<PlantedFault>, StartUp.Look> looks = new HashMap<>();
 
   /**
@@ -50,10 +47,17 @@ public final class Taker {
    * @param healthy the picture of a healthy board, see {@link StartUp#healthy}
    */
   public Taker(SimulatedBench bench, Picture healthy) {
+    this(bench, other -> StartUp.run(other, bench.plugged(), 0, bench.seed(), healthy).look());
+  }
+
+  /**
+   * Hands at a bench.
+   *
+   * @param looking what a board shows, at a glance
+   */
+  public Taker(SimulatedBench bench, Function<SimulatedBoard, StartUp.Look> looking) {
     this.board = bench.board();
-    this.plugged = bench.plugged();
-    this.seed = bench.seed();
-    this.healthy = healthy;
+    this.looking = looking;
     this.bench = bench;
   }
 
@@ -69,15 +73,14 @@ public final class Taker {
   }
 
   private StartUp.Look look(SimulatedBoard other) {
-    return looks.computeIfAbsent(
-        other.faults(), _ -> StartUp.run(other, plugged, 0, seed, healthy).look());
+    return looks.computeIfAbsent(other.faults(), _ -> looking.apply(other));
   }
 
   /** Makes a test; empty where these instruments cannot. */
   public Optional<? extends Finding> take(Finding sample) {
     return switch (sample) {
       case Finding.Probe t -> bench.probe(t.pin());
-      case Finding.PinVolts t -> bench.scope(t.pin()).map(track -> levels(t, track));
+      case Finding.PinVolts t -> bench.scoped(t.pin()).map(shown -> levels(t, shown));
       case Finding.RailVolts t -> bench.railVolts(t.rail());
       case Finding.FarVolts t -> bench.farVolts(t.rail(), t.part());
       case Finding.RailOhms t -> bench.railOhms(t.rail());
@@ -110,8 +113,7 @@ public final class Taker {
     return bench.frequency(pin).or(() -> bench.scope(pin).map(_ -> new Finding.Frequency(pin, 0)));
   }
 
-  private static Finding.PinVolts levels(Finding.PinVolts test, Track track) {
-    Signal shown = track.asProbed();
+  private static Finding.PinVolts levels(Finding.PinVolts test, Signal shown) {
     return switch (shown) {
       case LOW -> new Finding.PinVolts(test.pin(), LOW_VOLTS, LOW_VOLTS);
       case HIGH -> new Finding.PinVolts(test.pin(), HIGH_VOLTS, HIGH_VOLTS);
