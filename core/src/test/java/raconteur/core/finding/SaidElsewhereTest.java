@@ -72,6 +72,7 @@ class SaidElsewhereTest {
         "U15 replaced, boots | mended U15 replaced; screen works",
         // A picture is there: the board is not dark.
         "picture comes up but no prompt | screen hangs",
+        "goes to the prompt and freezes when I press a key | screen hangs",
         // What comes and goes.
         "tapping near U28 makes keyboard work | tap U28 changes",
         "wiggling J1 resets it | moved J1 changes",
