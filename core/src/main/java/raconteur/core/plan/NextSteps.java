@@ -738,14 +738,21 @@ public final class NextSteps {
     return done;
   }
 
-  /** Whether no mend since had to do with what a finding was read at. */
+  /**
+   * Whether no mend since had to do with what a finding was read at. Under power that is said of
+   * what was well alone: what was not may have been so for want of what is mended now.
+   */
   private boolean holdsOn(Telling.DatedFinding told, Telling telling) {
     Finding finding = told.finding();
+    if (finding instanceof Finding.PullStep) {
+      // What a pull shows hangs on all the rail's other loads.
+      return false;
+    }
     boolean inTheHand = finding.kind().partOut();
     boolean sameWay =
         told.moment().partsOut().equals(telling.partsOut())
             && told.moment().freeRun() == telling.freeRun();
-    if (!inTheHand && !sameWay) {
+    if (!inTheHand && !(sameWay && (!finding.kind().powered() || Sweep.isWell(finding)))) {
       return false;
     }
     Set<String> parts = new HashSet<>();

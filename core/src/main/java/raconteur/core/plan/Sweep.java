@@ -11,11 +11,13 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
 import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
+import raconteur.core.finding.LogicLevels;
 import raconteur.core.story.Telling;
 
 /**
@@ -56,18 +58,35 @@ final class Sweep {
         .toList();
   }
 
-  /** The lines that were read in the same run, whatever was mended since. */
+  /** The lines that were read since the last mend, and those that were well before it. */
   private Set<String> read(Telling telling) {
     Set<String> read = new HashSet<>();
     for (Telling.DatedFinding told : telling.findings()) {
-      if (told.moment().freeRun() == telling.freeRun()
-          && (told.finding() instanceof Finding.Probe
-              || told.finding() instanceof Finding.PinVolts
-              || told.finding() instanceof Finding.Frequency)) {
+      boolean now = told.moment().state().equals(telling.now());
+      boolean sameRun = told.moment().freeRun() == telling.freeRun();
+      if (isOfALine(told.finding()) && (now || (sameRun && isWell(told.finding())))) {
         board.netOf(told.finding().subject().pins().getFirst()).map(Net::name).ifPresent(read::add);
       }
     }
     return read;
+  }
+
+  private static boolean isOfALine(Finding finding) {
+    return finding instanceof Finding.Probe
+        || finding instanceof Finding.PinVolts
+        || finding instanceof Finding.Frequency;
+  }
+
+  /** Whether a reading under power says that something moves, or is as warm as its twins. */
+  static boolean isWell(Finding finding) {
+    return switch (finding) {
+      case Finding.Probe(PinRef _, Signal shown) -> shown == Signal.TOGGLING;
+      case Finding.PinVolts volts ->
+          LogicLevels.of(volts.lowest(), volts.highest()) == Signal.TOGGLING;
+      case Finding.Frequency(PinRef _, double hertz) -> hertz >= 1;
+      case Finding.Heat(String _, Finding.Warmth warmth) -> warmth == Finding.Warmth.NORMAL;
+      case Finding _ -> false;
+    };
   }
 
   /** The signal lines that show something of a fault: those it is on. */

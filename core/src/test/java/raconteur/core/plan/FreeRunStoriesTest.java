@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -118,6 +120,31 @@ class FreeRunStoriesTest {
       assertThat(unsoldered).as("step %d: %s", i, next).isFalse();
       lines.add(next.line());
     }
+  }
+
+  /** What was dead for want of a supply is read again once that is mended; what moved is not. */
+  @Test
+  void aReadingHoldsOverAMendElsewhereWhereItWasWell() {
+    Set<String> again = offered("5V 0.1", "U1.6 low", "mended VR1 replaced", "5V 5.0");
+    assertThat(again).contains("U1.6");
+    Set<String> moving = offered("5V 5.0", "U1.6 t", "mended U24 replaced", "5V 5.0");
+    assertThat(moving).doesNotContain("U1.6");
+    assertThat(offered("5V 5.0", "U1.6 t", "mended U1 replaced", "5V 5.0")).contains("U1.6");
+  }
+
+  /** The pins a probe may be put on next. */
+  private static Set<String> offered(String... lines) {
+    Advisor advisor = new Advisor(HERON, History.NONE, 2);
+    List<String> told = new ArrayList<>(List.of("screen blank"));
+    told.addAll(Arrays.asList(lines));
+    Advisor.Advice advice = advisor.advise(Stories.of(told.toArray(String[]::new)));
+    Set<String> pins = new HashSet<>();
+    for (Step.Action action : advisor.everyAction(advice, Set.of())) {
+      if (action instanceof Step.Test(Finding.Probe(PinRef pin, var _))) {
+        pins.add(pin.toString());
+      }
+    }
+    return pins;
   }
 
   /** A rail next to nothing to ground: nothing is switched on but from a supply that is limited. */
