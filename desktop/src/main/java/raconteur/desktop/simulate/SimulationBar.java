@@ -12,6 +12,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
 import raconteur.core.board.Rail;
+import raconteur.core.contest.Contest;
 import raconteur.core.practice.OddsShown;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
@@ -42,12 +43,8 @@ public final class SimulationBar extends VBox {
     Style.SIMULATION_BAR.on(this);
     tools.setAlignment(Pos.CENTER_LEFT);
     probeBy(desk, SimulationDesk.example(board));
-    tools
-        .getChildren()
-        .addAll(
-            Texts.line(desk.runs() ? "Simulated" : "Simulated by models", Style.SIMULATED_TAG),
-            probe);
-    if (!board.deadTest().flashes().isEmpty()) {
+    tools.getChildren().addAll(Texts.line(tag(desk.from()), Style.SIMULATED_TAG), probe);
+    if (!board.deadTest().flashes().isEmpty() && desk.from() != Contest.From.COUNTING) {
       tools.getChildren().add(tool("dead test", desk::deadTest));
     }
     if (desk.runs()) {
@@ -105,5 +102,13 @@ public final class SimulationBar extends VBox {
     stop.setManaged(!state.busy().isEmpty());
     said.setText(
         !state.busy().isEmpty() ? state.busy() : state.said().isEmpty() ? how : state.said());
+  }
+
+  private static String tag(Contest.From from) {
+    return switch (from) {
+      case RUNNING -> "Simulated";
+      case COUNTING -> "Simulated, running free";
+      case MODELS -> "Simulated by models";
+    };
   }
 }

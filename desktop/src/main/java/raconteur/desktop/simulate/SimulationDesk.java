@@ -18,6 +18,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.contest.Bench;
+import raconteur.core.contest.Contest;
 import raconteur.core.contest.SwitchedOn;
 import raconteur.core.device.Signal;
 import raconteur.core.finding.Finding;
@@ -71,6 +72,11 @@ public final class SimulationDesk {
   /** Whether the board runs its program; else its processor counts, or the models answer. */
   public boolean runs() {
     return runs;
+  }
+
+  /** Where the readings come from. */
+  Contest.From from() {
+    return SimulatedCases.from(fresh.board(), desk.telling());
   }
 
   public Deal deal() {
@@ -207,13 +213,7 @@ public final class SimulationDesk {
   }
 
   private Bench models() {
-    Bench made =
-        byModels.orElseGet(
-            () ->
-                SimulatedCases.bench(
-                    fresh.board(),
-                    SimulatedCases.from(fresh.board(), desk.telling()),
-                    deal.seed()));
+    Bench made = byModels.orElseGet(() -> SimulatedCases.bench(fresh.board(), from(), deal.seed()));
     byModels = Optional.of(made);
     return made;
   }

@@ -198,6 +198,7 @@ class SimulationDeskTest {
     CaseDesk desk = Demo.desk(workshop, ((Outcome.Done<Integer>) begun).value());
     assertThat(desk.telling().freeRun()).isTrue();
     var simulation = new SimulationDesk(desk, deal);
+    assertThat(simulation.from()).isEqualTo(Contest.From.COUNTING);
     simulation.ask("U6.15");
     assertThat(desk.telling().lines().getLast().entry().line()).isEqualTo("U6.15 low");
     simulation.ask("U6.1");
