@@ -125,7 +125,13 @@ public record ContestReport(
       out.writeStartObject();
       out.writeStringField("format", "raconteur-contest/1");
       out.writeStringField("board", board);
-      out.writeStringField("readings", from());
+      out.writeStringField(
+          "readings",
+          switch (rules.from()) {
+            case MODELS -> "models";
+            case RUNNING -> "simulated";
+            case COUNTING -> "simulated free run";
+          });
       out.writeBooleanField("without files", rules.withoutFiles());
       out.writeNumberField("outside", rules.outside());
       out.writeNumberField("largest hypothesis", rules.largest());

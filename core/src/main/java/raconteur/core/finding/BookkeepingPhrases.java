@@ -268,11 +268,17 @@ final class BookkeepingPhrases {
     words.oneOf("what runs free", Map.of("run", true));
     boolean on = words.oneOf("on or off", ON_OR_OFF);
     words.end();
+    boolean known =
+        !words.board().nets().isEmpty()
+            && words.board().parts().stream().anyMatch(p -> p.device().isProcessor());
     return understood(
         new Bookkeeping.FreeRun(on),
-        on
-            ? "The processor only counts from here on: readings are held against such a board."
-            : "The processor runs its own program again.");
+        !on
+            ? "The processor runs its own program again."
+            : known
+                ? "The processor only counts from here on: readings are held against such a board."
+                : "Kept; without nets from a processor nobody can say what a line shows then, and"
+                    + " readings are held against the board as it runs.");
   }
 
   private static Understanding power(Words words, BenchContext context) {

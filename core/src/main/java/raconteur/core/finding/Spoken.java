@@ -410,16 +410,16 @@ final class Spoken {
     }
   }
 
+  /** Whether every word beside the names means that, or nothing. */
+  private boolean saysNothingBut(String meaning) {
+    return words.stream()
+        .allMatch(
+            w -> speech.means(w, meaning) || speech.isFiller(w) || SaidNames.OF_A_LINE.contains(w));
+  }
+
   /** A line that is said not to be there: {@code no CAS}. */
   private Optional<String> missing() {
-    boolean onlyThat =
-        words.stream()
-            .allMatch(
-                w ->
-                    speech.means(w, "not")
-                        || speech.isFiller(w)
-                        || SaidNames.OF_A_LINE.contains(w));
-    return onlyThat && any("not") ? Optional.of("0 Hz") : Optional.empty();
+    return any("not") && saysNothingBut("not") ? Optional.of("0 Hz") : Optional.empty();
   }
 
   /**
@@ -428,14 +428,9 @@ final class Spoken {
   private Optional<String> well() {
     List<Net> lines = new ArrayList<>(nets);
     pins.forEach(pin -> board.netOf(PinRef.parse(pin)).ifPresent(lines::add));
-    boolean praised =
-        words.stream()
-            .allMatch(
-                w ->
-                    speech.means(w, "praised")
-                        || speech.isFiller(w)
-                        || SaidNames.OF_A_LINE.contains(w));
-    if (!praised || !any("praised") || lines.stream().anyMatch(n -> PinRole.STOPS.fits(n.name()))) {
+    if (!any("praised")
+        || !saysNothingBut("praised")
+        || lines.stream().anyMatch(n -> PinRole.STOPS.fits(n.name()))) {
       return Optional.empty();
     }
     Set<Signal> said =

@@ -94,7 +94,19 @@ public record Track(String name, List<Change> changes, long endPicos) {
     double low = share(State.LOW);
     double high = share(State.HIGH);
     double fights = share(State.FIGHT);
-    if (rises() > 0 && changes.size() > 2) {
+    boolean moves = rises() > 0 && changes.size() > 2;
+    return asProbed(moves, low, high, share(State.FLOATING), fights);
+  }
+
+  /**
+   * What a logic probe makes of a line.
+   *
+   * @param moves whether it goes up more than the once of a reset
+   * @param low the share of the time it is low, from 0 to 1; the others alike
+   */
+  public static Signal asProbed(
+      boolean moves, double low, double high, double floats, double fights) {
+    if (moves) {
       return Signal.TOGGLING;
     }
     if (fights > 0.5) {
@@ -106,9 +118,6 @@ public record Track(String name, List<Change> changes, long endPicos) {
     if (high > STEADY) {
       return Signal.HIGH;
     }
-    if (share(State.FLOATING) > 0.5) {
-      return Signal.FLOATING;
-    }
-    return Signal.DOUBTFUL;
+    return floats > 0.5 ? Signal.FLOATING : Signal.DOUBTFUL;
   }
 }

@@ -23,6 +23,8 @@ import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.History;
 import raconteur.core.fault.Place;
+import raconteur.core.finding.BenchContext;
+import raconteur.core.finding.BenchLine;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.TestKind;
@@ -88,6 +90,16 @@ class FreeRunStoriesTest {
     assertThat(told.freeRun()).isFalse();
     assertThat(told.said(Bookkeeping.FreeRun.class)).isNotEmpty();
     assertThat(told.findings().getFirst().moment().freeRun()).isTrue();
+  }
+
+  /** Where nobody typed nets the line says that nothing can be held against such a run. */
+  @Test
+  void aBoardOfPartsAloneSaysSo() {
+    Board marram = ToldStories.board("marram-310");
+    assertThat(new BenchLine(marram).understand("free run on", BenchContext.FRESH).sentence())
+        .contains("as it runs");
+    assertThat(new BenchLine(HERON).understand("free run on", BenchContext.FRESH).sentence())
+        .contains("only counts");
   }
 
   /** A line that is read as wrong again behind a new part was not that part. */

@@ -12,6 +12,7 @@ import raconteur.core.bench.logic.Lines;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
+import raconteur.core.signal.Track;
 
 /**
  * What a logic probe shows at every pin of a board that runs free, healthy or with faults, after
@@ -19,9 +20,6 @@ import raconteur.core.device.Signal;
  * time of every address.
  */
 public final class ShortRun {
-  /** So much of the time a line is in a state that it is said to stand there. */
-  private static final double STEADY = 0.99;
-
   private static final long POWER_UPS = 4;
   private static final Set<Signal> SAID = EnumSet.of(Signal.TOGGLING, Signal.HIGH, Signal.LOW);
 
@@ -108,24 +106,16 @@ public final class ShortRun {
       since = picos;
     }
 
-    /** As {@link raconteur.core.signal.Track#asProbed} does it. */
     Signal asProbed(long begin, long end) {
       picosAt[line] += end - since;
       since = end;
       double all = Math.max(1, end - begin);
-      if (rises > 0 && changes > 1) {
-        return Signal.TOGGLING;
-      }
-      if (picosAt[Lines.FIGHT] > 0.5 * all) {
-        return Signal.BETWEEN;
-      }
-      if (picosAt[Lines.LOW] > STEADY * all) {
-        return Signal.LOW;
-      }
-      if (picosAt[Lines.HIGH] > STEADY * all) {
-        return Signal.HIGH;
-      }
-      return picosAt[Lines.FLOATING] > 0.5 * all ? Signal.FLOATING : Signal.DOUBTFUL;
+      return Track.asProbed(
+          rises > 0 && changes > 1,
+          picosAt[Lines.LOW] / all,
+          picosAt[Lines.HIGH] / all,
+          picosAt[Lines.FLOATING] / all,
+          picosAt[Lines.FIGHT] / all);
     }
   }
 }
