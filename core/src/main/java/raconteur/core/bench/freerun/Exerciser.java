@@ -303,6 +303,7 @@ public final class Exerciser {
   private static boolean isUnwritten(Part part) {
     return part.fitted()
         && !part.device().isProcessor()
+        && !part.device().isCrystal()
         && !part.device().isResistor()
         && !part.device().isSeries()
         && !part.device().behaviour().known();

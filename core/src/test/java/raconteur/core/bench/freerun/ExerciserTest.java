@@ -10,11 +10,13 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.ToldStories;
 import raconteur.core.bench.PlantedFault;
 import raconteur.core.bench.PluggedIn;
 import raconteur.core.bench.SimulatedBoard;
 import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
@@ -41,6 +43,20 @@ class ExerciserTest {
   private static Signal at(Exerciser exerciser, SimulatedBoard board, String pin) {
     Map<PinRef, Signal> shown = ShortRun.of(exerciser, board, PluggedIn.NOTHING, 0, 1).shown();
     return shown.getOrDefault(PinRef.parse(pin), Signal.DOUBTFUL);
+  }
+
+  /**
+   * A bare crystal, a can, a divider, nothing that can be reckoned: the good board has its clock.
+   */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"heron-1", "skua-3", "gannet-1", "tern-1", "whimbrel-3", "gadwall-6", "siskin-2"})
+  void aGoodBoardCounts(String id) {
+    Exerciser board = of(ToldStories.board(id));
+    assertThat(counts(board, board.healthy())).isTrue();
+    Part processor = board.processor();
+    PinRef address = processor.pin(processor.device().pinNamed("A1").orElseThrow().number());
+    assertThat(ShortRun.always(board, board.healthy())).containsEntry(address, Signal.TOGGLING);
   }
 
   /** Without its clock, or held in reset, or told to wait, a processor puts nothing out. */
