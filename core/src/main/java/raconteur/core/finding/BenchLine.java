@@ -167,7 +167,7 @@ public final class BenchLine {
   private Optional<Understanding> atOnce(
       String line, BenchContext context, Optional<Understanding> reworded) {
     String plain = Rewordings.shipped().plain(line);
-    String named = PartsByKind.named(board, plain);
+    String named = PartsByKind.named(board, PinsOfALine.named(board, plain));
     if (!named.equals(plain)) {
       Understanding byPart = asSaid(named, context);
       if (byPart instanceof Understanding.Refused) {

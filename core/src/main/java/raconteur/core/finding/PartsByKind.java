@@ -58,6 +58,11 @@ final class PartsByKind {
   /** What is left of a 74LS138 where it is called the 138. */
   private static final Pattern BARE_NUMBER = Pattern.compile("[0-9]{2,3}s?");
 
+  /** A type number as it is said, with letters before it or without. */
+  private static final Pattern TYPE_NUMBER = Pattern.compile("[a-z]{2,4}[0-9]{3,5}|[0-9]{4,5}");
+
+  private static final int FEWEST_PINS_OF_A_CHIP = 8;
+
   private static final int MOST_NAMED = 4;
 
   private PartsByKind() {}
@@ -75,7 +80,7 @@ final class PartsByKind {
       if (places.isEmpty()) {
         named.add(words.get(i));
       } else {
-        dropCount(named);
+        dropCount(named, places.size());
         named.addAll(places);
         if (i + 1 < words.size() && BEHIND.contains(words.get(i + 1).toLowerCase(Locale.ROOT))) {
           i++;
@@ -126,8 +131,9 @@ final class PartsByKind {
   private static List<String> meant(Board board, List<String> words, int at) {
     String word = words.get(at).toLowerCase(Locale.ROOT);
     boolean called = at == 0 || words.get(at - 1).matches("(?i)the|both|all|a");
-    List<String> places =
-        called && BARE_NUMBER.matcher(word).matches() ? gates(board, word) : places(board, word);
+    List<String> gates =
+        called && BARE_NUMBER.matcher(word).matches() ? gates(board, word) : List.of();
+    List<String> places = gates.isEmpty() ? places(board, word) : gates;
     if (places.size() < 2) {
       return places;
     }
@@ -156,11 +162,12 @@ final class PartsByKind {
   }
 
   /** Takes back the words that say how many, which the places say now. */
-  private static void dropCount(List<String> named) {
+  private static void dropCount(List<String> named, int places) {
     while (!named.isEmpty()) {
       String last = named.getLast().toLowerCase(Locale.ROOT);
       boolean counts = ALL.contains(last) || COUNTS.containsKey(last) || last.matches("[0-9]{1,2}");
-      if (!counts && !last.matches("the|of|these|my")) {
+      boolean said = places > 1 && (counts || last.equals("of"));
+      if (!said && !last.matches("the|these|my")) {
         return;
       }
       named.removeLast();
@@ -198,6 +205,7 @@ final class PartsByKind {
         || (endOfAType && shorter > 0 && name.regionMatches(true, shorter, word, 0, word.length()))
         || isKind(part, word)
         || (device.isUnknown() && isMarked(part, word))
+        || (device.pins().size() >= FEWEST_PINS_OF_A_CHIP && isPrinted(part, word))
         || (device.isSmallLogic() && isTitled(device, word));
   }
 
@@ -206,6 +214,14 @@ final class PartsByKind {
     return Arrays.stream((part.device().name() + " " + part.value()).split("[^A-Za-z0-9-]+", -1))
         .filter(t -> MARKING.matcher(t).matches())
         .anyMatch(t -> t.equalsIgnoreCase(word));
+  }
+
+  /** Whether a type number is in what is printed on a chip: 5101 in P5101L-3. */
+  private static boolean isPrinted(Part part, String word) {
+    return TYPE_NUMBER.matcher(word).matches()
+        && Arrays.stream(part.value().split("[^A-Za-z0-9-]+", -1))
+            .anyMatch(
+                t -> t.matches("(?i)(?:[a-z]{1,4})?" + word + "(?:[a-z]{1,3})?(?:-[a-z0-9]+)?"));
   }
 
   private static boolean isTitled(Device device, String word) {

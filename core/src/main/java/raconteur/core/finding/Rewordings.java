@@ -187,7 +187,7 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
 
     private static String electrolytics(Board board) {
       return board.parts().stream()
-          .filter(p -> p.device().isElectrolytic())
+          .filter(p -> p.device().isElectrolytic() && !p.device().isCell())
           .map(Part::designator)
           .collect(Collectors.joining(" "));
     }

@@ -31,6 +31,12 @@ final class Spoken {
   private static final int LONGEST_PURPOSE = 5;
 
   /** Nobody says more in one breath; every window of words is looked up at every key. */
+  /** Fewer letters are short for too many words. */
+  private static final int FEWEST_LETTERS = 3;
+
+  /** Of {@code A7 ok at U1}. */
+  private static final int WORDS_AT_A_PART = 4;
+
   private static final int MOST_WORDS = 40;
 
   /** Which of the lines of a stick. */
@@ -125,16 +131,25 @@ final class Spoken {
 
   /**
    * A line of the board and what is said of it in one more word, which could still go on: {@code A7
-   * dead}, {@code start ignored}. Empty for anything else.
+   * dead}, {@code start ignored}, {@code A7 ok at U1}. Empty for anything else.
    */
   static Optional<Understanding> ofOneLine(
       Board board, String line, Function<String, Understanding> usual) {
     String[] words = line.strip().split("\\s+", -1);
     Speech speech = Speech.shipped();
-    String said = words[words.length - 1].toLowerCase(Locale.ROOT);
+    boolean atAPart =
+        words.length == WORDS_AT_A_PART
+            && words[2].matches("(?i)at|on|from")
+            && board.partCalled(words[WORDS_AT_A_PART - 1]).isPresent();
+    String said = words.length < 2 ? "" : words[1].toLowerCase(Locale.ROOT);
     boolean aLine =
-        words.length == 2 && board.partCalled(words[0]).isEmpty() && !words[0].contains(".");
-    return aLine && speech.isKnown(said) && !speech.isFiller(said)
+        (words.length == 2 || atAPart)
+            && board.partCalled(words[0]).isEmpty()
+            && !words[0].contains(".");
+    if (aLine && atAPart && speech.means(said, "praised")) {
+      return understand(board, line.strip(), false, usual);
+    }
+    return aLine && words.length == 2 && speech.isKnown(said) && !speech.isFiller(said)
         ? understand(board, line.strip(), true, usual)
             .filter(u -> u instanceof Understanding.Understood || u instanceof Understanding.Asked)
         : Optional.empty();
@@ -205,7 +220,8 @@ final class Spoken {
   private void ofParts(List<Frame> frames) {
     String all = String.join(" ", parts);
     tried(frames, all);
-    if (any("absent")) {
+    // What is missing at a part is something else.
+    if (any("absent") && !words.contains("at")) {
       add(frames, "missing " + all, "absent");
     }
     boolean bad = isBad();
@@ -585,12 +601,21 @@ final class Spoken {
         .filter(
             n -> {
               String name = n.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "");
-              return name.equals(whole) || name.equals(initials);
+              return name.equals(whole) || name.equals(initials) || isShortFor(name, said);
             })
         .flatMap(n -> n.path().stream())
         .filter(p -> part(p.part()).filter(x -> x.device().isContact()).isPresent())
         .map(PinRef::toString)
         .findFirst();
+  }
+
+  /** {@code sol2} for a second solenoid: the first letters and the number. */
+  private static boolean isShortFor(String name, List<String> said) {
+    String letters = name.replaceFirst("[0-9]+$", "");
+    return said.size() == 2
+        && letters.length() >= FEWEST_LETTERS
+        && said.getFirst().startsWith(letters)
+        && name.equals(letters + said.getLast());
   }
 
   private void symptoms(List<Frame> frames) {

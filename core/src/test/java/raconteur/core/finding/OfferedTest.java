@@ -22,8 +22,8 @@ class OfferedTest {
         "heron-1 | U2 dump is different from known good, bit 3 always 1 | ? U2 rom differs; note"
             + " U2 dump is different from known good, bit 3 always 1",
         "heron-1 | mux output MA4 stuck | ? U13.4 0 Hz; note mux output MA4 stuck",
-        "gannet-1 | A5 good at IC1, dead at IC6 pin 3 | ? IC6.3 0 Hz; note A5 good at IC1, dead"
-            + " at IC6 pin 3",
+        "gannet-1 | A5 good at IC1, dead at IC6 pin 3 | ? IC1.13 toggling; IC6.3 0 Hz; note A5 good"
+            + " at IC1, dead at IC6 pin 3",
         "whimbrel-3 | new battery fitted, scores kept | ? mended BT1 replaced; note new battery"
             + " fitted, scores kept",
       })

@@ -20,6 +20,60 @@ class SaidElsewhereTest {
   @CsvSource(
       delimiter = '|',
       value = {
+        // Chips by what is printed on them, with the maker's letters or without.
+        "replaced the 5101 | mended IC6 replaced",
+        "5101 tests bad | IC6 tester fail",
+        "LM339 bad | found IC15 dead",
+        "the 555 is dead | found IC13 dead",
+        "pin 2 of the 4049 floating | IC9.2 floating",
+        "pin 40 of the CPU low | IC1.40 low",
+        // Pins by the line they are on.
+        "A7 open between IC1 and IC5 | cont IC1.16 IC5.1 open",
+        "A7 trace broken between IC1 and IC5 | cont IC1.16 IC5.1 open",
+        "E clock present at pin 37 | IC1.37 toggling",
+        "data line D3 is shorted to D4 | cont IC1.30 IC1.29 joined",
+        "no 120 Hz at ZC | IC15.2 0 Hz",
+        // What is missing at a chip is not the chip.
+        "zero crossing missing at IC15 | ✗ “zero” is what IC14, IC15 are listed for: say function"
+            + " zero bad, or good.",
+        // A socket is not what sits in it.
+        "replaced IC1 socket, now boots | mended IC1 reflowed; mended IC1 reseated; screen works",
+        "works with IC6 out | without IC6 cured",
+        "IC10 blew its top | found IC10 dead",
+        "C3 reads 40uF ESR 3 ohms | C3 40 uF 3 ohm",
+        "C3 dried out, 40 uF left | C3 40 uF",
+        "1.2V drop across D1 | D1 1.2 V",
+        "5V has 300 mV ripple | +5V ripple 0.3 V",
+        "loses high scores | screen forgets",
+        "solenoids lock on at power up | function solenoids bad",
+      })
+  void onAControllerOfAGame(String said, String kept) {
+    assertThat(kept("siskin-2", said)).isEqualTo(kept);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "D8 looks weak compared to the others | IC1.61 between",
+        "half-height signals on D1 | IC1.4 between",
+        "24MHz oscillator dead | found IC10 dead",
+        "IC10 puts out 23.98 MHz | IC10.8 23980000 Hz",
+        "IC12 sound rom dumps different each time | IC12 rom unsteady",
+        "IC12 rom bit 5 stuck | IC12 rom differs",
+        "replaced all electrolytics | mended C1 C2 C31 replaced",
+        "green too strong | screen colours",
+        "found broken pin on IC25 | ✗ Which one? Say it by its number: leg IC25.5 broken, or, where"
+            + " it was put right, mended IC25.5 reflowed.",
+      })
+  void onABoardOfTwoProcessors(String said, String kept) {
+    assertThat(kept("whimbrel-3", said)).isEqualTo(kept);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
         // What is said of a part without its name is of the part before, of a rail at a place.
         "VR1 out 4.97, in 9.1 | +5V 4.97 V; UNREG at VR1 9.1 V",
         "VR1 gets very hot, 5V only 3.2 | VR1 hot; +5V 3.2 V",
