@@ -69,6 +69,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param fetching what it does where the program is lost but the processor goes on; empty where
    *     the processor does not drive it by itself
    * @param runs whether other lines show that the program runs
+   * @param counted whether it moves on a good board whose processor only counts: that goes on,
+   *     whatever comes out of what is addressed
    * @param twins a pin of each line that the same parts drive and that was seen to move
    * @param driven whether an output that always drives holds it
    * @param starved whether its driver gets too little supply to work
@@ -86,6 +88,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
       Optional<double[]> idle,
       Optional<double[]> fetching,
       boolean runs,
+      boolean counted,
       int[] twins,
       boolean driven,
       boolean starved) {}
@@ -150,7 +153,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
    * @param off the stations whose contact is open, one bit each
    * @param loose whether what drives the line may itself be what is wrong: it then may float, too
    * @param local whether the line's driver itself does not do what its gate says
-   * @param alike whether a line that the same parts drive, and that moves, is disturbed alike
+   * @param alike whether what disturbs it is elsewhere, and the processor only counts or a line
+   *     that the same parts drive, and that moves, is disturbed alike
    * @param standing whether the line may stand because the program does not run
    * @param astray what it does on the simulated board whose program goes astray, plus one; 0 for
    *     none
@@ -384,7 +388,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
     boolean atIt =
         changes != 0 && node.net().path().stream().anyMatch(pin -> spreading.actsAt(fault, pin));
     boolean loose = changes != 0 && (!node.driven() || atIt);
-    boolean alike = changes != 0 && !atIt && disturbsATwin(node, consequences);
+    boolean alike = changes != 0 && !atIt && (node.counted() || disturbsATwin(node, consequences));
     Line line = new Line(changes, gaps, off, loose, local, alike, here, astray);
     return line.equals(Line.NONE) ? Line.NONE : line;
   }
@@ -543,9 +547,9 @@ final class LineModel implements TestModel<LineModel.Effect> {
   }
 
   /**
-   * A line that only may be disturbed goes on moving where the others of the program do, or those
-   * that are disturbed alike; one whose output is well and only its inputs are not does anything
-   * but float.
+   * A line that only may be disturbed goes on moving where the others of the program do, those that
+   * are disturbed alike, or the processor only counts; one whose output is well and only its inputs
+   * are not does anything but float.
    */
   private double[] changed(Node node, Signal change, Line line) {
     if (change != Signal.DOUBTFUL) {

@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
@@ -63,6 +64,11 @@ final class Lines {
   private final SimulatedLines simulated;
   private final LineStates states;
 
+  /** How often a line does what the others of its row do (judgement, no source). */
+  private static final double LIKE_ITS_ROW = 0.7;
+
+  private static final Pattern NUMBER = Pattern.compile("[0-9]+$");
+
   /** Whether the processor does nothing but count. */
   private final boolean counting;
 
@@ -93,6 +99,7 @@ final class Lines {
    * @param runs by line whether other lines say that the program runs
    * @param starved the rails too low to work with
    * @param standsToo lines another of whose chip's outputs was seen to stand
+   * @param likeItsRow by line what others of its row were seen to do
    * @param twins by line a pin of each other line that the same parts drive and that was seen to
    *     move
    */
@@ -102,6 +109,7 @@ final class Lines {
       Map<String, Boolean> runs,
       Set<String> starved,
       Set<String> standsToo,
+      Map<String, Signal> likeItsRow,
       Map<String, Set<PinRef>> twins) {}
 
   Lines(
@@ -292,7 +300,8 @@ final class Lines {
     Set<String> names = new TreeSet<>();
     for (PinRef pin : nets.inputsOf(gate.get())) {
       Net line = lineOf(pin);
-      if (board.netOf(pin).isEmpty() || board.isSupply(line.name())) {
+      boolean joined = board.netOf(pin).isPresent() || isAnalogue(driver);
+      if (!joined || board.isSupply(line.name())) {
         supplies.put(nets.id(pin).orElseThrow(), nets.healthy(pin).orElse(Signal.FLOATING));
       } else {
         inputs.add(pin);
@@ -368,6 +377,7 @@ final class Lines {
     Map<String, Boolean> runs = new TreeMap<>();
     Map<String, Set<PinRef>> twins = new TreeMap<>();
     Set<String> standsToo = new TreeSet<>();
+    Map<String, Signal> likeItsRow = new TreeMap<>();
     for (String each : in) {
       Net net = lineNamed(each);
       runs(net, seen).ifPresent(r -> runs.put(each, r));
@@ -375,9 +385,16 @@ final class Lines {
       if (standsToo(net, seen)) {
         standsToo.add(each);
       }
+      rowDoes(net, seen).ifPresent(signal -> likeItsRow.put(each, signal));
     }
     return new SetUp(
-        moment.state(), given, runs, Supplies.starved(board, moment, told), standsToo, twins);
+        moment.state(),
+        given,
+        runs,
+        Supplies.starved(board, moment, told),
+        standsToo,
+        likeItsRow,
+        twins);
   }
 
   /**
@@ -405,6 +422,35 @@ final class Lines {
             .anyMatch(other -> other.part().equals(chip.get()));
   }
 
+  /**
+   * What two or more lines of the same row, numbered on and driven by the same chip, were all seen
+   * to do, where nobody knows what this one should: lamps of one port, columns of one picture.
+   */
+  private Optional<Signal> rowDoes(Net net, Map<PinRef, Signal> seen) {
+    Optional<String> chip = nets.soleDriver(net).map(PinRef::part);
+    String row = NUMBER.matcher(net.name()).replaceFirst("");
+    if (chip.isEmpty() || row.isEmpty() || row.equals(net.name())) {
+      return Optional.empty();
+    }
+    Map<String, Signal> others = new HashMap<>();
+    Set<Signal> shown = new HashSet<>();
+    seen.forEach(
+        (pin, signal) -> {
+          Net other = lineOf(pin);
+          boolean ofTheRow =
+              !other.name().equals(net.name())
+                  && NUMBER.matcher(other.name()).replaceFirst("").equals(row)
+                  && nets.soleDriver(other).map(PinRef::part).equals(chip);
+          if (ofTheRow) {
+            others.put(other.name(), signal);
+            shown.add(signal);
+          }
+        });
+    return others.size() >= ENOUGH_LINES && shown.size() == 1
+        ? Optional.of(shown.iterator().next())
+        : Optional.empty();
+  }
+
   private Set<String> drivenBy(Net net) {
     return drivenBy.computeIfAbsent(
         net.name(), _ -> nets.drivers(net).stream().map(PinRef::part).collect(Collectors.toSet()));
@@ -423,10 +469,21 @@ final class Lines {
     return lines;
   }
 
-  /** What a probe showed in this state of the board, where it showed the same every time. */
+  /**
+   * What a probe showed in this state of the board, where it showed the same every time. What moved
+   * before a mend moves on: whatever is still wrong was so then.
+   */
   private static Map<PinRef, Signal> seen(Moment moment, List<DatedFinding> told) {
     Map<PinRef, Signal> seen = new HashMap<>();
     Set<PinRef> disputed = new HashSet<>();
+    Map<PinRef, Signal> movedBefore = new HashMap<>();
+    for (DatedFinding other : told) {
+      if (other.moment().epoch() < moment.epoch() && sameButForMends(other.moment(), moment)) {
+        shown(other.finding())
+            .filter(signal -> signal == Signal.TOGGLING)
+            .ifPresent(signal -> movedBefore.put(pin(other.finding()), signal));
+      }
+    }
     for (DatedFinding other : told) {
       Optional<Signal> shown =
           sameState(other.moment(), moment) ? shown(other.finding()) : Optional.empty();
@@ -438,6 +495,7 @@ final class Lines {
         }
       }
     }
+    movedBefore.forEach(seen::putIfAbsent);
     seen.keySet().removeAll(disputed);
     return seen;
   }
@@ -456,6 +514,10 @@ final class Lines {
       case Finding.Frequency _ -> Optional.of(Signal.STILL);
       case Finding _ -> Optional.empty();
     };
+  }
+
+  private static boolean sameButForMends(Moment one, Moment other) {
+    return one.partsOut().equals(other.partsOut()) && one.freeRun() == other.freeRun();
   }
 
   static boolean sameState(Moment one, Moment other) {
@@ -520,6 +582,15 @@ final class Lines {
     double[] otherwise =
         nets.isDriven(lineOf(pin)) ? states.driven() : states.predicted(Optional.empty());
     return nets.isSaid(pin) ? known : LineStates.mixed(USUALLY, known, otherwise);
+  }
+
+  /** The same; where nothing tells, what the others of its row do. */
+  private double[] described(PinRef pin, String line, SetUp setUp) {
+    double[] alone = described(pin);
+    Optional<Signal> row = Optional.ofNullable(setUp.likeItsRow().get(line));
+    return row.isPresent() && nets.healthy(pin).isEmpty()
+        ? LineStates.mixed(LIKE_ITS_ROW, states.predicted(row.get()), alone)
+        : alone;
   }
 
   /** Whether a resistor holds a line up that outputs only ever pull down. */
@@ -636,7 +707,7 @@ final class Lines {
     double[] healthy =
         out
             ? states.predicted(nets.pulledUp(net) ? Signal.HIGH : Signal.FLOATING)
-            : LineModel.healthy(states, simulated.healthy(first), described(first));
+            : LineModel.healthy(states, simulated.healthy(first), described(first, line, setUp));
     Optional<Boolean> runs = Optional.ofNullable(setUp.runs().get(line));
     boolean mayIdle =
         !out
@@ -659,6 +730,7 @@ final class Lines {
             ? Optional.of(states.fetching())
             : Optional.empty(),
         runs.orElse(false),
+        counting && healthy(first).filter(s -> s == Signal.TOGGLING).isPresent(),
         setUp.twins().getOrDefault(line, Set.of()).stream()
             .mapToInt(pin -> nets.id(pin).orElse(-1))
             .toArray(),

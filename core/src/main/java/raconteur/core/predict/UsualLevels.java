@@ -56,6 +56,10 @@ final class UsualLevels {
           "(?i)/?[CHV]?[-_"
               + " ]?(?:SYNC|BLANK(?:ING)?|BLK)|[HV](?:S|BL)|.*CLK[0-9]*|CLOCK.*|PHI[0-9]?|[0-9.]*M(?:HZ)?");
 
+  /** What a chip's other supply pin is called. */
+  private static final Pattern GROUND =
+      Pattern.compile("(?i)[AD]?GND.*|VSS.*|VEE|V-|0V|GROUND|VBB");
+
   /** What keeps a counter or a register at rest (names of The TTL Data Book, from memory). */
   private static final Map<String, Signal> HOLDS =
       Map.ofEntries(
@@ -168,6 +172,9 @@ final class UsualLevels {
                 || (running && device.facts().moving().contains(pin.name()));
         if (moves) {
           say(at, Signal.TOGGLING);
+        } else if (running && pin.kind() == PinKind.SUPPLY) {
+          // On no rail: what a diode, a battery or a coil keeps it at.
+          say(at, GROUND.matcher(name).matches() ? Signal.LOW : Signal.HIGH);
         } else if (device.isProcessor() && pin.kind().reads() && PinRole.RESET.fits(name)) {
           say(at, pin.name().startsWith("/") ? Signal.HIGH : Signal.LOW);
         }
@@ -233,6 +240,7 @@ final class UsualLevels {
       for (Part part : board.parts()) {
         if (part.fitted()) {
           part.device().gates().forEach(gate -> gate(part, gate));
+          part.device().gates().forEach(gate -> goBack(part, gate));
           memory(part);
         }
       }
@@ -262,6 +270,40 @@ final class UsualLevels {
             : made(gate, inputs, untold);
     made.filter(signal -> !shared || signal == Signal.TOGGLING)
         .ifPresent(signal -> say(output.orElseThrow(), signal));
+  }
+
+  /**
+   * What the only untold input of a gate must be for the line that this gate alone drives to be
+   * what it is: a reset that rests high came through an inverter from one that rests low.
+   */
+  private void goBack(Part part, Gate gate) {
+    Optional<Net> net = pinNamed(part, gate.output()).flatMap(board::netOf);
+    Optional<Signal> level = net.filter(n -> driversOf(n).size() == 1).flatMap(n -> of(n.name()));
+    if (level.isEmpty() || gate.function() instanceof Gate.Remembering) {
+      return;
+    }
+    Map<String, Signal> inputs = new HashMap<>();
+    Set<String> untold = new HashSet<>();
+    for (String name : gate.inputs()) {
+      pinNamed(part, name)
+          .flatMap(this::levelAt)
+          .ifPresentOrElse(signal -> inputs.put(name, signal), () -> untold.add(name));
+    }
+    if (untold.size() != 1) {
+      return;
+    }
+    String input = untold.iterator().next();
+    List<Signal> fitting = new ArrayList<>();
+    for (Signal tried : EITHER_WAY) {
+      Map<String, Signal> with = new HashMap<>(inputs);
+      with.put(input, tried);
+      if (made(gate, with, List.of()).equals(level)) {
+        fitting.add(tried);
+      }
+    }
+    if (fitting.size() == 1) {
+      pinNamed(part, input).ifPresent(pin -> say(pin, fitting.getFirst()));
+    }
   }
 
   /** What a gate makes, where it is the same whatever its untold inputs do. */

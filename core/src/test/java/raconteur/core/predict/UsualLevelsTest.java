@@ -71,6 +71,15 @@ class UsualLevelsTest {
     assertThat(moving).doesNotContain("A0", "D0", "/MREQ", "/ROMCS", "VA8");
   }
 
+  /** A reset that rests high at the processor came through two inverters from one that rises. */
+  @Test
+  void whatIsInFrontOfALineIsToldFromIt() {
+    UsualLevels usual = UsualLevels.of(ToldStories.board("gannet-1"));
+    assertThat(usual.of("/RES")).contains(Signal.HIGH);
+    assertThat(usual.of("RES")).contains(Signal.LOW);
+    assertThat(usual.of("RC")).contains(Signal.HIGH);
+  }
+
   /** A buffer that puts what lies behind it on the processor's data is looked at all the time. */
   @Test
   void whatTheProgramLooksAtIsSelectedAgainAndAgain() {
