@@ -159,7 +159,7 @@ public final class Diagnoser {
         result.beyond(),
         result.classes().length,
         new Effort(told.size(), findings.size(), weighed.size()),
-        together.hypotheses());
+        Rest.added(together, catalogue.faults().size()));
   }
 
   /**

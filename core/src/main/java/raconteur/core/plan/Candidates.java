@@ -51,14 +51,14 @@ final class Candidates {
 
   /**
    * @param railOhms what rails last read to ground, power off
-   * @param sweep pins to touch as well, on lines that nobody has read
+   * @param sweep tests of lines that nobody has read, to be made as well
    */
   static List<Finding> of(
       Board board,
       List<Suspect> suspects,
       Set<String> partsOut,
       Map<String, Double> railOhms,
-      List<PinRef> sweep) {
+      List<Finding> sweep) {
     var candidates = new Candidates(board, railOhms);
     List<Suspect> leading = suspects.stream().limit(MOST_PLACES).toList();
     // What is out of the board is tested before anything else is unsoldered.
@@ -66,7 +66,7 @@ final class Candidates {
     candidates.clockAndReset();
     leading.forEach(s -> candidates.around(s.place()));
     candidates.wholeBoard();
-    sweep.forEach(pin -> candidates.tests.add(new Finding.Probe(pin, Signal.TOGGLING)));
+    candidates.tests.addAll(sweep);
     boolean lame =
         partsOut.stream()
             .flatMap(name -> board.part(name).stream())

@@ -1,6 +1,7 @@
 package raconteur.core.plan;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -9,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntUnaryOperator;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
 import raconteur.core.diagnose.Hypothesis;
 import raconteur.core.diagnose.Patience;
 import raconteur.core.fault.Fault;
@@ -26,6 +28,9 @@ final class LookAhead {
   private static final double NEARLY_ALL = 0.95;
   private static final int MOST_DEEP = 8;
   private static final double TELLS_NOTHING = 1e-4;
+
+  /** Of so many tests, those that tell most a minute, it is worked out what they would save. */
+  private static final int MOST_IN_FULL = 80;
 
   /**
    * So much dearer a bit is on the whole than by the best test at hand. A judgement;
@@ -45,6 +50,7 @@ final class LookAhead {
   private final MendInTurn mending;
   private final double[] weights;
   private final double[] sets;
+  private final MendInTurn.Logs setEntropy;
 
   /** Every fault that is in a hypothesis, and the faults of each hypothesis by that numbering. */
   private final List<Fault> faults = new ArrayList<>();
@@ -77,6 +83,7 @@ final class LookAhead {
     double all = hypotheses.stream().mapToDouble(Hypothesis::probability).sum();
     this.weights = hypotheses.stream().mapToDouble(h -> h.probability() / all).toArray();
     this.sets = mending.ofSets(weights);
+    this.setEntropy = MendInTurn.Logs.of(sets);
     Map<Integer, Integer> index = new HashMap<>();
     this.faultsOf =
         hypotheses.stream()
@@ -102,11 +109,30 @@ final class LookAhead {
    * A test ready to be weighed.
    *
    * @param likelihoods of each outcome under each hypothesis
+   * @param touched the hypotheses that have anything to do with it
+   * @param otherwise the likelihood of each outcome under all others
    */
   @SuppressWarnings("ArrayRecordComponent")
-  record Test(Finding finding, List<Finding> outcomes, double[][] likelihoods, Price price) {
+  record Test(
+      Finding finding,
+      List<Finding> outcomes,
+      double[][] likelihoods,
+      int[] touched,
+      double[] otherwise,
+      Price price) {
+    /** A test that has to do with every hypothesis. */
+    Test(Finding finding, List<Finding> outcomes, double[][] likelihoods, Price price) {
+      this(
+          finding,
+          outcomes,
+          likelihoods,
+          IntStream.range(0, likelihoods.length == 0 ? 0 : likelihoods[0].length).toArray(),
+          new double[outcomes.size()],
+          price);
+    }
+
     Test at(Price other) {
-      return new Test(finding, outcomes, likelihoods, other);
+      return new Test(finding, outcomes, likelihoods, touched, otherwise, other);
     }
   }
 
@@ -138,17 +164,28 @@ final class LookAhead {
     }
     List<Finding> outcomes = model.outcomes();
     double[][] likelihoods = new double[outcomes.size()][faultsOf.length];
+    int[] touched = new int[faultsOf.length];
+    int most = 0;
     for (int h = 0; h < faultsOf.length; h++) {
       int effect = EffectTable.NONE;
       for (int fault : faultsOf[h]) {
         effect = effects.combined(effect, ofFault[fault]);
+      }
+      if (effect != EffectTable.NONE) {
+        touched[most++] = h;
       }
       double[] row = effects.chances(effect, outcomes);
       for (int o = 0; o < row.length; o++) {
         likelihoods[o][h] = row[o];
       }
     }
-    return new Test(finding, outcomes, likelihoods, price);
+    return new Test(
+        finding,
+        outcomes,
+        likelihoods,
+        Arrays.copyOf(touched, most),
+        effects.chances(EffectTable.NONE, outcomes),
+        price);
   }
 
   /**
@@ -198,8 +235,9 @@ final class LookAhead {
   record Told(Finding outcome, double chance, Place place, double probability) {}
 
   /**
-   * All tests that tell anything: first those that pay, by what a minute of them saves. Turning the
-   * board is shared among the tests that would be made before it is turned back.
+   * All tests that tell anything: first those that pay, by what a minute of them saves. Of those
+   * that tell least a minute it is taken that they save nothing. Turning the board is shared among
+   * the tests that would be made before it is turned back.
    *
    * @param patience where it is over, the tests not weighed by then are left out
    */
@@ -220,10 +258,15 @@ final class LookAhead {
         .max()
         .ifPresent(most -> minutesPerBit = DEARER / most);
     double now = toGo(sets);
-    List<Scored> alone =
-        telling.stream()
-            .map(s -> s.saving(now - expected(s.test(), weights) - s.test().price().all()))
-            .toList();
+    telling.sort(Comparator.comparingDouble((Scored s) -> -s.bitsPerMinute()));
+    List<Scored> alone = new ArrayList<>();
+    for (Scored s : telling) {
+      double all = s.test().price().all();
+      alone.add(
+          alone.size() < MOST_IN_FULL
+              ? s.saving(now - expected(s.test(), weights) - all)
+              : s.saving(-all));
+    }
     int stay = stay(alone);
     List<Scored> scored = new ArrayList<>();
     alone.forEach(s -> scored.add(s.among(stay)));
@@ -292,6 +335,13 @@ final class LookAhead {
     return scored.isEmpty() || scored.getFirst().saves() > 0
         ? scored.stream().findFirst()
         : scored.stream().max(Comparator.comparingDouble(Scored::bitsPerMinute));
+  }
+
+  /** The share of what is not known that the best test takes off in a minute. */
+  double workPerMinute(List<Scored> scored) {
+    double unknown = MendInTurn.entropy(sets);
+    double most = scored.stream().mapToDouble(Scored::bitsPerMinute).max().orElse(0);
+    return unknown > 0 ? most / unknown : 0;
   }
 
   /** Whether no test is worth its minutes and none tells more than a trifle either. */
@@ -378,11 +428,16 @@ final class LookAhead {
         : Math.min(inTurn, mending.known(sets) + minutesPerBit * MendInTurn.entropy(sets));
   }
 
+  /**
+   * What is still not known after a test, on average over its outcomes. Only the sets that have to
+   * do with it are added up anew; all others keep their proportions.
+   */
   private double expectedEntropy(Test test) {
     double sum = 0;
-    for (double[] likelihood : test.likelihoods()) {
-      double[] posterior = mending.ofSets(weights, likelihood);
-      sum += sum(posterior) * MendInTurn.entropy(posterior);
+    for (int o = 0; o < test.likelihoods().length; o++) {
+      sum +=
+          mending.expectedEntropy(
+              setEntropy, weights, test.touched(), test.likelihoods()[o], test.otherwise()[o]);
     }
     return sum;
   }

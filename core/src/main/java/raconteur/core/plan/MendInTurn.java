@@ -174,6 +174,54 @@ final class MendInTurn {
     return all > 0 ? sum / all : 0;
   }
 
+  /**
+   * Sums that many tests share.
+   *
+   * @param sets as {@link #ofSets} adds them up
+   * @param all their sum
+   * @param logs the sum of each times its logarithm
+   */
+  @SuppressWarnings("ArrayRecordComponent")
+  record Logs(double[] sets, double all, double logs) {
+    static Logs of(double[] sets) {
+      double all = 0;
+      double logs = 0;
+      for (double set : sets) {
+        all += set;
+        logs += timesLog(set);
+      }
+      return new Logs(sets, all, logs);
+    }
+  }
+
+  private static double timesLog(double value) {
+    return value > 0 ? value * Math.log(value) : 0;
+  }
+
+  /**
+   * How little is known after an outcome, times its chance; O(t log t) for t touched hypotheses.
+   *
+   * @param touched the hypotheses under which the outcome has another likelihood than otherwise
+   * @param likelihood of the outcome under each hypothesis
+   */
+  double expectedEntropy(
+      Logs before, double[] weights, int[] touched, double[] likelihood, double otherwise) {
+    Map<Integer, Double> more = new HashMap<>();
+    for (int h : touched) {
+      more.merge(setOf[h], weights[h] * (likelihood[h] - otherwise), Double::sum);
+    }
+    double all = otherwise * before.all();
+    double logs = otherwise * before.logs() + timesLog(otherwise) * before.all();
+    for (Map.Entry<Integer, Double> set : more.entrySet()) {
+      double was = otherwise * before.sets()[set.getKey()];
+      // What is taken off may leave less than nothing by the last digits.
+      double is = Math.max(0, was + set.getValue());
+      all += is - was;
+      logs += timesLog(is) - timesLog(was);
+    }
+    return all > 0 ? (timesLog(all) - logs) / Math.log(2) : 0;
+  }
+
   /** How little is known of what is to be mended, in bits (Shannon 1948). */
   static double entropy(double[] sets) {
     double all = 0;

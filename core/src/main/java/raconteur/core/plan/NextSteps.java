@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.DepthMeter;
@@ -24,7 +23,6 @@ import raconteur.core.diagnose.Patience;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.FaultCatalogue;
 import raconteur.core.fault.Place;
-import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Mend;
 import raconteur.core.finding.TestKind;
@@ -308,7 +306,7 @@ public final class NextSteps {
     List<Step> steps = new ArrayList<>();
     boolean hardly = lookAhead.hardlyTells(scored);
     double patience = hardly ? patience(telling) / 2 : patience(telling);
-    Suspect leader = toMend(diagnosis, lookAhead, declined, patience);
+    Suspect leader = toMend(diagnosis, lookAhead, declined, patience, telling);
     OptionalDouble nextTest =
         hardly ? OptionalDouble.empty() : OptionalDouble.of(scored.getFirst().cost());
     double mendFrom = mendFrom(leader, patience);
@@ -355,6 +353,14 @@ public final class NextSteps {
       railsFirst(inOrder, telling);
       clockAndResetFirst(inOrder, leader, telling);
     }
+    Optional<Seating.Seat> seat = seating(diagnosis, declined, telling);
+    boolean seatNow =
+        rail.isEmpty()
+            && first.isEmpty()
+            && looked(telling)
+            && seat.filter(s -> comesFirst(s, scored, lookAhead, telling))
+                .filter(s -> !allowed || comesFirst(s, leader, telling))
+                .isPresent();
     Set<String> places = new HashSet<>();
     for (LookAhead.Scored s : inOrder) {
       // Three pins of one part, or three rails, say nearly the same: one is enough to choose from.
@@ -365,6 +371,12 @@ public final class NextSteps {
             words
                 .with(telling.partsOut())
                 .test(s, lookAhead.told(s.test()), taken.contains(s.finding().identity()), off));
+      }
+    }
+    if (seatNow) {
+      steps.addFirst(words.seat(seat.get()));
+      while (steps.size() > MOST_TOLD) {
+        steps.removeLast();
       }
     }
     Set<String> leading = around(diagnosis.suspects().getFirst().place());
@@ -390,7 +402,8 @@ public final class NextSteps {
       steps.add(words.mend(leader, nextTest));
     }
     if (!mendNow) {
-      seating(diagnosis, declined).ifPresent(seat -> offer(steps, seat));
+      seat.filter(s -> s.chance() >= SEAT_FROM && s.place() instanceof Place.Joints)
+          .ifPresent(s -> offer(steps, words.seat(s)));
     }
     if (hardly && !mendNow) {
       missing(diagnosis)
@@ -404,14 +417,7 @@ public final class NextSteps {
    * else.
    */
   private static void railsFirst(List<LookAhead.Scored> inOrder, Telling telling) {
-    boolean looked =
-        telling.findings().stream()
-            .map(Telling.DatedFinding::finding)
-            .anyMatch(
-                found ->
-                    railRead(found).isPresent()
-                        || (found.kind().powered() && !found.subject().pins().isEmpty()));
-    if (!looked) {
+    if (!looked(telling)) {
       inOrder.stream()
           .filter(s -> s.finding() instanceof Finding.RailVolts)
           .filter(s -> s.bitsPerMinute() > LookAhead.TRIFLE_BITS_A_MINUTE)
@@ -422,6 +428,16 @@ public final class NextSteps {
                 inOrder.addFirst(volts);
               });
     }
+  }
+
+  /** Whether anybody put a meter or a probe to the board yet. */
+  private static boolean looked(Telling telling) {
+    return telling.findings().stream()
+        .map(Telling.DatedFinding::finding)
+        .anyMatch(
+            found ->
+                railRead(found).isPresent()
+                    || (found.kind().powered() && !found.subject().pins().isEmpty()));
   }
 
   /** A card that a dead clock shows this often is one of no sign of life. */
@@ -505,43 +521,48 @@ public final class NextSteps {
   /** How likely a poor contact in one socket has to be for its part to be seated on a guess. */
   private static final double SEAT_FROM = 0.25;
 
-  /** Seating the part whose contacts together are suspected most; empty where that is little. */
-  private Optional<Step> seating(Diagnosis diagnosis, Set<String> declined) {
-    Map<String, Double> contacts = new TreeMap<>();
-    for (Suspect suspect : diagnosis.suspects()) {
-      switch (suspect.place()) {
-        case Place.Contact(PinRef pin) ->
-            contacts.merge(pin.part(), suspect.probability(), Double::sum);
-        case Place.Joints(String part) -> contacts.merge(part, suspect.probability(), Double::sum);
-        // The contact at an end of a line cannot be told from the track to it.
-        case Place.Segment s -> {
-          double all = COPPER.tracks() + contactWeight(s.from()) + contactWeight(s.to());
-          contacts.merge(
-              s.from().part(), suspect.probability() * contactWeight(s.from()) / all, Double::sum);
-          contacts.merge(
-              s.to().part(), suspect.probability() * contactWeight(s.to()) / all, Double::sum);
-        }
-        case Place _ -> {}
-      }
-    }
-    return contacts.entrySet().stream()
-        .filter(e -> e.getValue() >= SEAT_FROM)
-        .filter(e -> board.part(e.getKey()).filter(Part::socketed).isPresent())
-        .filter(e -> !declined.contains(StepWords.mendName(board, new Place.Joints(e.getKey()))))
-        .max(Map.Entry.comparingByValue())
-        .map(e -> words.seat(e.getKey(), e.getValue()));
+  /** The part whose contacts together are suspected most, of those that were not declined. */
+  private Optional<Seating.Seat> seating(
+      Diagnosis diagnosis, Set<String> declined, Telling telling) {
+    return new Seating(board, catalogue)
+        .best(
+            diagnosis.hypotheses(),
+            seat ->
+                !declined.contains(StepWords.mendName(board, seat.place()))
+                    && (seat.chance() >= SEAT_FROM || !isSeated(seat.place(), telling)));
   }
 
-  private static final Priors.Copper COPPER = Priors.shipped().copper();
+  /** Whether what would be seated or cleaned at a place was so already, and that did not help. */
+  private boolean isSeated(Place place, Telling telling) {
+    Mend again = StepWords.mendOf(board, place);
+    return again instanceof Mend.OfPart(String _, Mend.PartAction action)
+        && (action == Mend.PartAction.RESEATED || action == Mend.PartAction.CLEANED)
+        && telling.mends().stream().anyMatch(mend -> mend.mend().equals(again));
+  }
 
-  /** What a soldered joint counts beside a contact (common practice, no source). */
-  private static final double SOLDERED = 0.5;
+  /**
+   * Whether seating a part comes before every test: where it does more of the work that is left for
+   * its minutes. A test does as much of it as it takes off what is not known (the information
+   * heuristic of Pattipati and Alexandridis 1990, doi:10.1109/21.57289), a mend its chance; of two
+   * that may each end the search, the one with more chance a minute goes first (Blackwell, see
+   * {@link MendInTurn}).
+   */
+  private boolean comesFirst(
+      Seating.Seat seat, List<LookAhead.Scored> scored, LookAhead lookAhead, Telling telling) {
+    return seat.chance() / mendingMinutes(seat.place(), telling) > lookAhead.workPerMinute(scored);
+  }
 
-  private double contactWeight(PinRef pin) {
-    String socket = board.part(pin.part()).map(Part::socket).orElse("");
-    return socket.equals("single wipe")
-        ? COPPER.poorSocketFactor()
-        : socket.isEmpty() ? SOLDERED : 1;
+  /** Whether seating a part comes before the mend of a suspect. */
+  private boolean comesFirst(Seating.Seat seat, Suspect leader, Telling telling) {
+    return seat.chance() / mendingMinutes(seat.place(), telling)
+        > leader.probability() / mendingMinutes(leader.place(), telling);
+  }
+
+  /** What a mend takes with the look afterwards. */
+  private double mendingMinutes(Place place, Telling telling) {
+    return shop.school().mendWeight() * words.mendMinutes(place)
+        + costs.single("check")
+        + (powered(telling).orElse(false) ? costs.single("power or turn") : 0);
   }
 
   /** Puts a step among those told, in the last place where all are taken. */
@@ -634,12 +655,17 @@ public final class NextSteps {
 
   /** The place mending in turn begins with, if it is told as a suspect. */
   private Suspect toMend(
-      Diagnosis diagnosis, LookAhead lookAhead, Set<String> declined, double patience) {
+      Diagnosis diagnosis,
+      LookAhead lookAhead,
+      Set<String> declined,
+      double patience,
+      Telling telling) {
     int first = lookAhead.firstMend();
     Place place =
         first < 0 ? diagnosis.suspects().getFirst().place() : catalogue.places().get(first);
     return diagnosis.suspects().stream()
         .filter(s -> !declined.contains(StepWords.mendName(board, s.place())))
+        .filter(s -> s.probability() >= SEAT_FROM || !isSeated(s.place(), telling))
         .filter(s -> isMendedAt(s.place(), place) || s.probability() >= mendFrom(s, patience))
         .findFirst()
         .orElse(diagnosis.suspects().getFirst());

@@ -343,19 +343,20 @@ final class StepWords {
     };
   }
 
-  /** Seating a part on the guess that one of its contacts is poor. */
-  Step seat(String part, double chance) {
-    Place place = new Place.Joints(part);
+  /** Seating a part, or cleaning a connector, on the guess that one of its contacts is poor. */
+  Step seat(Seating.Seat seat) {
     return mend(
-        "Seat " + named(part) + " again and clean its contacts",
-        part,
+        (seat.place() instanceof Place.Joints
+            ? "Seat " + named(seat.part()) + " again and clean its contacts"
+            : "Clean the contacts of " + named(seat.part())),
+        seat.part(),
         List.of(),
-        mendOf(board, place),
-        mendMinutes(place),
+        mendOf(board, seat.place()),
+        mendMinutes(seat.place()),
         String.format(
             Locale.ROOT,
             "%.0f %% that one of its contacts is the fault, whichever; it harms nothing.",
-            chance * 100));
+            seat.chance() * 100));
   }
 
   private static String caution(Mend mend, boolean socketed) {
