@@ -1,6 +1,7 @@
 package raconteur.casebook.exchange;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -9,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.PinRef;
 import raconteur.core.marking.MarkingReader;
@@ -16,8 +18,17 @@ import raconteur.core.marking.MarkingReader;
 /** Parts lists and net lists as tables, their columns known by their headings. */
 final class CsvImport {
   private static final Pattern NODE = Pattern.compile("(.+?)[.\\-:/](.+)");
-  private static final String NOT_FITTED =
-      "(?i)no|false|0|dnp|dnf|n/?p|n/?f|not (fitted|placed|populated|mounted)|unpopulated";
+  static final String NOT_FITTED =
+      "(?i)no|false|0|dnp|dnf|n/?p|n/?f|not (fitted|placed|populated|mounted|installed)|unpopulated"
+          + "|unfitted|absent|empty|empty socket|omitted";
+
+  private static final Pattern A_PIN =
+      Pattern.compile("[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?[.\\-:][0-9]{1,3}");
+
+  private static final double NEARLY_ALL = 0.9;
+
+  /** What only draws a line between the headings and the rows. */
+  private static final Pattern RULE = Pattern.compile("[-:=_\\s]*");
 
   private final CsvTable table;
   private final DraftBoard draft;
@@ -46,12 +57,57 @@ final class CsvImport {
       reader.nets(net, designator, pin);
       return Optional.of("net list, CSV with " + table.delimiterWord());
     }
+    List<Integer> pins =
+        IntStream.range(0, table.columns()).filter(reader::isOfPins).boxed().toList();
+    if (pins.size() > 1 || (pins.size() == 1 && net.isPresent())) {
+      reader.fromTo(net, pins);
+      return Optional.of("net list, CSV with " + table.delimiterWord());
+    }
     PartsColumns columns = PartsColumns.of(table, markings);
     if (columns.designators().isEmpty()) {
       return Optional.empty();
     }
     reader.parts(columns);
     return Optional.of("parts list, CSV with " + table.delimiterWord());
+  }
+
+  /** Whether nearly all that stands in a column is a pin, or several: {@code U1-30}. */
+  private boolean isOfPins(int column) {
+    List<String> cells =
+        table.rows().stream()
+            .map(row -> row.cell(OptionalInt.of(column)))
+            .filter(cell -> !cell.isBlank())
+            .toList();
+    long pins =
+        cells.stream()
+            .filter(
+                cell ->
+                    Arrays.stream(cell.strip().split("[,;\\s]+", -1))
+                        .allMatch(word -> A_PIN.matcher(word).matches()))
+            .count();
+    return !cells.isEmpty() && pins >= NEARLY_ALL * cells.size();
+  }
+
+  /** A net a row, its pins in several columns. */
+  private void fromTo(OptionalInt net, List<Integer> pins) {
+    OptionalInt name =
+        net.isPresent()
+            ? net
+            : IntStream.range(0, table.columns()).filter(c -> !pins.contains(c)).findFirst();
+    for (CsvTable.Row row : table.rows()) {
+      List<String[]> nodes = new ArrayList<>();
+      for (int column : pins) {
+        nodes.addAll(nodes(row, OptionalInt.empty(), OptionalInt.of(column)));
+      }
+      String called = row.cell(name);
+      String joined = called.isBlank() && !nodes.isEmpty() ? "N" + row.line() : called;
+      for (String[] node : nodes) {
+        draft
+            .part(node[0], row.line())
+            .flatMap(part -> draft.pin(part, node[1], Optional.empty(), row.line()))
+            .ifPresent(pin -> draft.join(joined, pin, row.line()));
+      }
+    }
   }
 
   private void parts(PartsColumns columns) {
@@ -67,7 +123,11 @@ final class CsvImport {
     var y = table.placeColumn("y");
     for (CsvTable.Row row : table.rows()) {
       DesignatorList list = DesignatorList.read(row.cell(designator));
-      if (row.cells().size() == 1 && !DesignatorList.looksLike(row.cell(designator))) {
+      boolean alone = row.cells().stream().filter(cell -> !cell.isBlank()).count() <= 1;
+      boolean ruled = row.cells().stream().allMatch(cell -> RULE.matcher(cell).matches());
+      boolean sum = row.cell(designator).matches("(?i)(sub-?)?totals?|sum|summe|gesamt|somme");
+      if (ruled || sum || (alone && !DesignatorList.looksLike(row.cell(designator)))) {
+        // A heading of a group, what only divides rows, or what they come to.
         continue;
       }
       list.problem().ifPresent(words -> problems.add(row.line(), words));
@@ -92,7 +152,7 @@ final class CsvImport {
                   part.remarks = DraftBoard.clean(row.cell(remarks));
                   part.fitted =
                       !notFitted(row.cell(fitted), fitted)
-                          && texts.stream().noneMatch(t -> t.matches("(?i)dnp|dnf|not fitted"));
+                          && texts.stream().noneMatch(t -> t.matches(NOT_FITTED));
                   part.underside =
                       row.cell(side).matches("(?i)bottom|under|underside|b|solder|b\\.cu");
                   part.turned = CsvTable.number(row.cell(turned)).orElse(0.0);

@@ -17,6 +17,14 @@ import raconteur.core.board.Designator;
  */
 record DesignatorList(List<String> names, Optional<String> problem) {
   private static final int MOST_IN_RANGE = 500;
+  private static final int MOST_SQUARES = 26;
+
+  /** Numbers of one letter, so many or in such ranges that none of them is a value. */
+  private static final Pattern WHOLE =
+      Pattern.compile(
+          "\\s*[A-Za-z]{1,4}[0-9]{1,4}(?:-[0-9]{1,4}(?:\\s*,\\s*[0-9]{1,4}(?:-[0-9]{1,4})?)+"
+              + "|(?:\\s*,\\s*[0-9]{1,4}(?:-[0-9]{1,4})?){2,})\\s*");
+
   private static final Pattern RANGE =
       Pattern.compile("([A-Za-z]{1,4})([0-9]{1,5})(?:-|–|—|\\.{2,3}|…)([A-Za-z]{0,4})([0-9]{1,5})");
   private static final Pattern GOING_ON =
@@ -27,7 +35,15 @@ record DesignatorList(List<String> names, Optional<String> problem) {
   private static final Pattern VALUED = Pattern.compile("(?i)[RCL]|VR");
 
   private static final Pattern LIKELY =
-      Pattern.compile("[A-Za-z]{1,3}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}(/[0-9]{1,2})?[A-Za-z]");
+      Pattern.compile(
+          "(?:[A-Za-z]{1,3}|XTAL|CONN|FUSE)[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}(/[0-9]{1,2})?[A-Za-z]");
+
+  /** Squares of a grid in a row: {@code 2D-2G}, {@code 1A-4A}. */
+  private static final Pattern SQUARES =
+      Pattern.compile("([0-9]{1,2})([A-Za-z])[-–—]([0-9]{1,2})([A-Za-z])");
+
+  private static final Pattern BY_STROKES =
+      Pattern.compile("[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?(?:/[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)+");
 
   DesignatorList {
     names = List.copyOf(names);
@@ -35,15 +51,27 @@ record DesignatorList(List<String> names, Optional<String> problem) {
 
   static DesignatorList read(String cell) {
     String plain =
-        cell.replaceAll("(?i)(?<=[A-Z0-9])\\s+(?:to|thru|through|bis)\\s+(?=[A-Z0-9])", "-")
+        cell.replaceAll("(?i)(?<=[A-Z0-9])\\s+(?:to|thru|through|bis|à|al)\\s+(?=[A-Z0-9])", "-")
             .replaceAll("(?<=[A-Za-z0-9])\\s*([-–—…]|\\.{2,3})\\s*(?=[A-Za-z0-9])", "$1")
-            .replaceAll("(?i)\\s(?:and|und|&)\\s", ", ")
+            .replaceAll("(?i)\\s(?:and|und|et|y|&)\\s", ", ")
+            // 1/A is the square 1A.
+            .replaceAll("(?<![A-Za-z0-9/])([0-9]{1,2})/([A-Za-z])(?![A-Za-z0-9])", "$1$2")
             .replaceAll("(?<![A-Za-z0-9])(IC|[A-Z])\\s+(?=[0-9]{1,3}(?:[\\s,;]|$))", "$1");
+    plain = WHOLE.matcher(plain).matches() ? spelt(plain) : plain;
     plain = GOING_ON.matcher(plain).replaceAll(DesignatorList::withLetters);
     List<String> names = new ArrayList<>();
     Optional<String> problem = Optional.empty();
     for (String word : plain.split("[,;\\s&+]+", -1)) {
       if (word.isEmpty()) {
+        continue;
+      }
+      if (BY_STROKES.matcher(word).matches()) {
+        names.addAll(List.of(word.split("/", -1)));
+        continue;
+      }
+      List<String> squares = squares(word);
+      if (!squares.isEmpty()) {
+        names.addAll(squares);
         continue;
       }
       Matcher range = RANGE.matcher(word);
@@ -70,6 +98,36 @@ record DesignatorList(List<String> names, Optional<String> problem) {
       }
     }
     return new DesignatorList(names, problem);
+  }
+
+  /** Every number with its letters: {@code C1, C3, C5} for {@code C1, 3, 5}. */
+  private static String spelt(String whole) {
+    String letters = whole.strip().replaceAll("[^A-Za-z].*", "");
+    return letters
+        + whole.strip().substring(letters.length()).replaceAll("\\s*,\\s*", ", " + letters);
+  }
+
+  /** The squares of one row or one column of a grid; none where it is neither. */
+  private static List<String> squares(String word) {
+    Matcher ends = SQUARES.matcher(word);
+    if (!ends.matches()) {
+      return List.of();
+    }
+    int from = Integer.parseInt(ends.group(1));
+    int to = Integer.parseInt(ends.group(3));
+    char first = ends.group(2).charAt(0);
+    char last = ends.group(4).charAt(0);
+    List<String> squares = new ArrayList<>();
+    if (from == to && last > first && last - first < MOST_SQUARES) {
+      for (char letter = first; letter <= last; letter++) {
+        squares.add(from + String.valueOf(letter));
+      }
+    } else if (first == last && to > from && to - from < MOST_SQUARES) {
+      for (int number = from; number <= to; number++) {
+        squares.add(number + String.valueOf(first));
+      }
+    }
+    return squares;
   }
 
   /**

@@ -87,7 +87,7 @@ final class DeviceGuess {
   private static final List<Called> CALLED =
       List.of(
           new Called("oscillator", "osc|oscillator|xo|tcxo|clock module"),
-          new Called("crystal", "crystal|xtal|quartz|resonator"),
+          new Called("crystal", "crystal|xtal|quartz|quarz|resonator"),
           new Called("oscillator", "[0-9.]+ ?[mk]hz"),
           new Called("optocoupler", "opto-?(coupler|isolator)"),
           new Called("back-up-cell", "battery|back-?up cell|ni-?cd|lithium cell"),
@@ -182,7 +182,11 @@ final class DeviceGuess {
     for (String text : texts) {
       Optional<Device> named = library.find(text).filter(d -> !d.name().matches(".*[0-9]{3}.*"));
       if (named.filter(d -> fits(d, part)).isPresent()) {
-        return new Told(named, text, "its name");
+        // Of an oscillator or a capacitor its value is what is printed on it.
+        boolean general = text.matches("[^0-9]+");
+        String print =
+            texts.stream().filter(t -> general && !t.equals(text)).findFirst().orElse(text);
+        return new Told(named, print, "its name");
       }
     }
     Optional<Told> marked =
@@ -311,7 +315,15 @@ final class DeviceGuess {
           case "SP", "LS", "BZ" -> "speaker";
           case "JP", "LK", "W" ->
               count <= 2 && ways(part) <= 2 ? "link" : "connector-" + ways(part);
-          case "Q", "TR" -> count <= 3 ? "transistor-ebc" : "";
+          case "Q" ->
+              isCalled(part, "crystal|xtal|quartz|quarz|[0-9.,]+ ?[mk]hz")
+                  ? "crystal"
+                  : count <= 3 ? "transistor-ebc" : "";
+          case "TR" -> count <= 3 ? "transistor-ebc" : "";
+          case "T" ->
+              count <= 3 && isCalled(part, "(?:b[cdfu]|2n|2s[a-d]|mps|tip)[0-9]{2,4}[a-z]?")
+                  ? "transistor-ebc"
+                  : "";
           case "Y", "X", "XTAL" ->
               count > 2 || isCalled(part, "osc|xo|module|can|ttl") ? "oscillator" : "crystal";
           case "S", "SW" ->

@@ -61,7 +61,15 @@ record PartsColumns(
           "item",
           "name",
           "chip",
-          "no");
+          "no",
+          "bauteil",
+          "bezeichner",
+          "referenz",
+          "repère",
+          "repere",
+          "référence",
+          "referencia",
+          "riferimento");
 
   private static final List<String> MARKINGS =
       List.of(
@@ -87,9 +95,27 @@ record PartsColumns(
           "description",
           "desc",
           "designation",
-          "component");
+          "component",
+          "typ",
+          "wert",
+          "bezeichnung",
+          "valeur",
+          "valor",
+          "valore",
+          "tipo");
   private static final List<String> VALUES =
-      List.of("value", "val", "values", "comment", "description", "desc", "rating");
+      List.of(
+          "value",
+          "val",
+          "values",
+          "comment",
+          "description",
+          "desc",
+          "rating",
+          "wert",
+          "valeur",
+          "valor",
+          "valore");
   private static final List<String> REMARKS =
       List.of("remarks", "remark", "notes", "note", "comments", "info");
 
@@ -115,6 +141,15 @@ record PartsColumns(
           "qty",
           "quantity",
           "count",
+          "menge",
+          "anzahl",
+          "stück",
+          "stk",
+          "quantité",
+          "cantidad",
+          "gehäuse",
+          "bauform",
+          "boîtier",
           "x",
           "y",
           "package",

@@ -8,11 +8,12 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import raconteur.core.board.Designator;
 
 /**
- * Net lists as plain text, in the five shapes drawing programs write them (common practice, no
- * source). Which one it is, is told by what stands in it:
+ * Net lists as plain text, in the five shapes drawing programs write them, and as people type them
+ * pin by pin (common practice, no source). Which one it is, is told by what stands in it:
  *
  * <pre>
  * A0: U1.9 U2-8            a net a line, what goes on is indented or follows a comma
@@ -20,6 +21,8 @@ import raconteur.core.board.Designator;
  * *PART* …  *SIGNAL* A0 …  sections that begin with a star
  * $PACKAGES … $NETS …      sections that begin with a dollar sign, names before a semicolon
  * .ADD_COM U1 "74LS00"     .ADD_TER U1 9 "A0"  .TER U2 8     a command a line
+ * U1 pin 9 -> U2 pin 8 (A0)   the name behind the pins
+ * U1 / 9 A0 / 10 A1        a part, then its pins with their nets, a pin a line
  * </pre>
  */
 final class PlainNetList {
@@ -30,6 +33,22 @@ final class PlainNetList {
   /** A net's name, then its pins behind a colon, an equals sign or a space. */
   private static final Pattern HEAD =
       Pattern.compile("([^\\s:=,;]{1,60})\\s*(?:[:=]|\\s)\\s*(.*)", Pattern.DOTALL);
+
+  private static final Pattern PIN_IN_WORDS =
+      Pattern.compile("(?i)\\b([A-Z]{1,4}[0-9]{1,4}[A-Z]?),? (?:pin|leg) ?#?([0-9]{1,3})\\b");
+
+  /** Pins, then their net's name in brackets. */
+  private static final Pattern NAME_BEHIND =
+      Pattern.compile("(.{1,1000}?)\\s*[(\\[]([^()\\[\\]\\s]{1,60})[)\\]]");
+
+  /** What only leads from one pin to the next. */
+  private static final Pattern ARROW = Pattern.compile("[-–—=~]*[>→]?");
+
+  private static final Pattern PART_ALONE =
+      Pattern.compile("([A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)(?:\\s*[:(].{0,60})?");
+  private static final Pattern PIN_AND_NET =
+      Pattern.compile("(?:pin ?)?([0-9]{1,3})\\s*[\\s:=.)-]\\s*([^\\s:=]{1,60})");
+  private static final int FEWEST_PINS = 4;
 
   private static final int LONGEST_PIN = 24;
   private static final int LINES_LOOKED_AT = 500;
@@ -44,7 +63,7 @@ final class PlainNetList {
   private PlainNetList(String text, DraftBoard draft, Problems problems) {
     this.draft = draft;
     this.problems = problems;
-    this.lines = text.lines().toList();
+    this.lines = text.lines().map(l -> PIN_IN_WORDS.matcher(l).replaceAll("$1.$2")).toList();
   }
 
   /** The kind of list in words; empty where it is none of these, and nothing was then taken. */
@@ -71,7 +90,44 @@ final class PlainNetList {
       reader.netALine();
       return Optional.of("net list, a net a line");
     }
+    if (reader.isPinALine()) {
+      reader.pinALine();
+      return Optional.of("net list, a pin a line");
+    }
     return Optional.empty();
+  }
+
+  /** Whether the lines are parts alone, and pins with their nets behind them. */
+  private boolean isPinALine() {
+    List<String> told = lines.stream().map(String::strip).filter(l -> !l.isBlank()).toList();
+    long pins = told.stream().filter(l -> PIN_AND_NET.matcher(l).matches()).count();
+    long parts = told.stream().filter(l -> PART_ALONE.matcher(l).matches()).count();
+    return !told.isEmpty()
+        && PART_ALONE.matcher(told.getFirst()).matches()
+        && pins >= FEWEST_PINS
+        && pins + parts >= MOST * told.size();
+  }
+
+  private void pinALine() {
+    String part = "";
+    for (at = 0; at < lines.size(); at++) {
+      Stopping.check();
+      String line = lines.get(at).strip();
+      Matcher pin = PIN_AND_NET.matcher(line);
+      Matcher alone = PART_ALONE.matcher(line);
+      if (line.isEmpty() || isRemark(line)) {
+        continue;
+      }
+      if (pin.matches() && !part.isEmpty()) {
+        pin(pin.group(2), part, pin.group(1));
+      } else if (alone.matches()) {
+        part = alone.group(1);
+      } else {
+        problems.add(
+            line(),
+            "\"" + DraftBoard.shortened(line) + "\" is neither a part nor a pin with its net");
+      }
+    }
   }
 
   private boolean anyLine(Predicate<String> fits) {
@@ -84,10 +140,7 @@ final class PlainNetList {
    */
   private boolean isNetALine() {
     List<String> told =
-        lines.stream()
-            .filter(l -> !l.isBlank() && !l.strip().startsWith("#"))
-            .limit(LINES_LOOKED_AT)
-            .toList();
+        lines.stream().filter(l -> !l.isBlank() && !isRemark(l)).limit(LINES_LOOKED_AT).toList();
     List<NetLine> nets =
         told.stream().map(PlainNetList::netLine).flatMap(Optional::stream).toList();
     long going = told.stream().filter(PlainNetList::goesOn).count();
@@ -101,6 +154,13 @@ final class PlainNetList {
   private record NetLine(String net, List<String> pins) {}
 
   private static Optional<NetLine> netLine(String line) {
+    Matcher behind = NAME_BEHIND.matcher(line.strip());
+    if (behind.matches()) {
+      List<String> before = words(behind.group(1));
+      if (before.size() > 1 && before.stream().allMatch(PlainNetList::isPin)) {
+        return Optional.of(new NetLine(behind.group(2), before));
+      }
+    }
     Matcher head = HEAD.matcher(line.strip());
     if (!head.matches()) {
       return Optional.empty();
@@ -125,7 +185,9 @@ final class PlainNetList {
   }
 
   private static List<String> words(String text) {
-    return Arrays.stream(text.split("[,;\\s]+", -1)).filter(w -> !w.isEmpty()).toList();
+    return Arrays.stream(text.split("[,;\\s]+", -1))
+        .filter(w -> !ARROW.matcher(w).matches())
+        .toList();
   }
 
   private int line() {
@@ -167,7 +229,7 @@ final class PlainNetList {
     for (at = 0; at < lines.size(); at++) {
       Stopping.check();
       String line = lines.get(at);
-      if (line.isBlank() || line.strip().startsWith("#")) {
+      if (line.isBlank() || isRemark(line)) {
         continue;
       }
       Optional<NetLine> begins = netLine(line);
@@ -220,9 +282,11 @@ final class PlainNetList {
       Stopping.check();
       String line = lines.get(at).strip();
       String upper = line.toUpperCase(Locale.ROOT);
-      if (upper.startsWith("*SIGNAL*")) {
+      Optional<String> begun = Stream.of("*SIGNAL*", "*NET*").filter(upper::startsWith).findFirst();
+      String named = begun.map(word -> line.substring(word.length()).strip()).orElse("");
+      if (!named.isEmpty()) {
         section = "net";
-        net = line.substring("*SIGNAL*".length()).strip().split("\\s+", -1)[0];
+        net = named.split("\\s+", -1)[0];
       } else if (upper.startsWith("*")) {
         section = upper.startsWith("*PART*") ? "part" : "";
       } else if (section.equals("part") && !line.isEmpty()) {
@@ -298,5 +362,9 @@ final class PlainNetList {
     for (int i = 1; i + 1 < words.length; i += 2) {
       pin(net, words[i], words[i + 1]);
     }
+  }
+
+  private static boolean isRemark(String line) {
+    return line.strip().startsWith("#") || line.strip().startsWith(";");
   }
 }

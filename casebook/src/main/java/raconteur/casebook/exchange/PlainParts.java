@@ -2,6 +2,7 @@ package raconteur.casebook.exchange;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * Parts typed one a line with nothing between the columns but spaces: the places, then what is
@@ -16,6 +17,16 @@ final class PlainParts {
   /** Longer ones are no line anybody typed. */
   private static final int LONGEST_LINE = 1000;
 
+  /** A word or two over a group of parts. */
+  private static final Pattern HEADING = Pattern.compile("[^0-9]{1,40}:?");
+
+  /** A place, and a sign between it and what is printed there. */
+  private static final Pattern SAID_WITH =
+      Pattern.compile("[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?\\s*[:=]");
+
+  private static final Pattern ONE_MORE =
+      Pattern.compile("\\s*[,;/]\\s*(?=[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?\\s*[:=])");
+
   private PlainParts() {}
 
   /** The kind of list in words; empty where it is none, and nothing was then taken. */
@@ -23,17 +34,24 @@ final class PlainParts {
     List<String> lines = text.lines().toList();
     long told = lines.stream().filter(l -> !l.isBlank() && !isRemark(l)).count();
     long fit = lines.stream().filter(l -> split(l) > 0).count();
-    long columns = lines.stream().filter(l -> l.matches(".*[,;\\t|].*") && !isRemark(l)).count();
+    // A comma between places parts no columns.
+    long columns =
+        lines.stream()
+            .filter(l -> !isRemark(l))
+            .filter(l -> l.strip().substring(split(l)).matches(".*[,;\\t|].*"))
+            .count();
     if (told == 0 || fit < MOST * told || columns > FEW * told) {
       return Optional.empty();
     }
     for (int i = 0; i < lines.size(); i++) {
       Stopping.check();
       String line = lines.get(i).strip();
-      int split = split(line);
-      if (split > 0) {
-        part(line.substring(0, split), line.substring(split).strip(), i + 1, draft, problems);
-      } else if (!line.isEmpty() && !isRemark(line)) {
+      if (split(line) > 0) {
+        for (String each : each(line)) {
+          int split = split(each);
+          part(each.substring(0, split), each.substring(split), i + 1, draft, problems);
+        }
+      } else if (!line.isEmpty() && !isRemark(line) && !HEADING.matcher(line).matches()) {
         problems.add(
             i + 1,
             "\""
@@ -44,8 +62,17 @@ final class PlainParts {
     return Optional.of("parts list, a part a line");
   }
 
+  /** The parts of a line that names several: {@code R1 = 1K, R2 = 2.2K}. */
+  private static List<String> each(String line) {
+    List<String> each = List.of(ONE_MORE.split(line, -1));
+    return SAID_WITH.matcher(line).lookingAt() && each.stream().allMatch(l -> split(l.strip()) > 0)
+        ? each.stream().map(String::strip).toList()
+        : List.of(line);
+  }
+
   private static void part(
-      String places, String print, int line, DraftBoard draft, Problems problems) {
+      String places, String written, int line, DraftBoard draft, Problems problems) {
+    String print = written.strip().replaceFirst("^[-–—=:]+\\s*", "");
     for (String name : DesignatorList.read(places.replace(":", " ")).names()) {
       if (draft.has(name)) {
         problems.add(line, name + " stands there twice; the first one is kept");
@@ -55,7 +82,7 @@ final class PlainParts {
           .part(name, line)
           .ifPresent(
               part -> {
-                part.fitted = !print.matches("(?i)dnp|dnf|not fitted");
+                part.fitted = !print.matches(CsvImport.NOT_FITTED);
                 part.texts.add(DraftBoard.clean(print));
                 part.value = DraftBoard.clean(print);
               });

@@ -58,6 +58,69 @@ class PartsListsTest {
     assertThat(device(imported, "10/11F")).isEqualTo("4116");
   }
 
+  /** Lists as they lie about: in other languages, by groups, with places in rows and in ranges. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Bauteil;Wert;Anzahl~IC1;MOS 6502;1~Q1;1 MHz Quarz;1~T1;BC237;1"
+            + "| IC1 6502, Q1 crystal, T1 transistor-cbe",
+        "Référence,Désignation,Quantité~\"U2, U3\",EPROM 2732,2~C1 à C3,100nF,3~R1 et"
+            + " R2,1k,2~Total,,7| U2 2732, U3 2732, C1 capacitor, C2 capacitor, C3 capacitor, R1"
+            + " resistor, R2 resistor",
+        "CHIPS,,~Ref,Part,Qty~U1,2716,1~,,~CAPACITORS,,~Ref,Part,Qty~C1-C2,.01uf,2"
+            + "| U1 2716, C1 capacitor, C2 capacitor",
+        "Qty,Part"
+            + " Number,Reference(s),Description~3,74HC573,IC8/IC9/IC10,latch~1,16MHz,X1,oscillator|"
+            + " IC8 74HC573, IC9 74HC573, IC10 74HC573, X1 oscillator",
+        "sep=;~Pos;Typ~1/A;74LS04~10/F;2114 | 1A 74LS04, 10F 2114",
+        "Location,Chip~---,---~2D-2F,2764~3A,6116 | 2D 2764, 2E 2764, 2F 2764, 3A 6116",
+        "IC1 - Z80 CPU~IC2: 74LS00 / IC3: 74LS04~R1 = 1K, R2 = 2.2K~XTAL1 4.43 MHz"
+            + "| IC1 Z80, IC2 74LS00, IC3 74LS04, R1 resistor, R2 resistor, XTAL1 crystal",
+        "Parts~r1-3,7 1k~C1, 3, 5    100n~D1-2  1N4001"
+            + "| r1 resistor, r2 resistor, r3 resistor, r7 resistor, C1 capacitor, C3 capacitor,"
+            + " C5 capacitor, D1 diode, D2 diode",
+      })
+  void everyPlaceIsFoundAndNothingElse(String text, String expected) {
+    Imported imported = read(text.replace('~', '\n'));
+    assertThat(
+            imported.board().parts().stream()
+                .map(p -> p.designator() + " " + p.device().name())
+                .toList())
+        .containsExactly(expected.split(",\\s*", -1));
+    assertThat(imported.problems()).isEmpty();
+  }
+
+  @Test
+  void whatIsPrintedIsKeptWhereAnotherColumnCallsThePart() {
+    Imported imported =
+        read("Ref,Value,Remarks\nU1,4116,\nC13,1000uF/16V,electrolytic\nX1,16MHz,oscillator\n");
+    assertThat(imported.board().part("C13").orElseThrow().value()).isEqualTo("1000uF/16V");
+    assertThat(imported.board().part("X1").orElseThrow().value()).isEqualTo("16MHz");
+    assertThat(
+            read("IC1 Z80\nIC2 unpopulated\nIC3 4164\n").board().part("IC2").orElseThrow().fitted())
+        .isFalse();
+  }
+
+  /** The same two nets in five hands. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "*NET* A0\nU1.30 U2.8\n*NET* GND\nU1.29 U2.12\n",
+        "A0    U1.30 - U2.8\nGND   U1.29 - U2.12\n",
+        "U1 pin 30 -> U2 pin 8   (A0)\nU1 pin 29 -> U2 pin 12  (GND)\n",
+        "Signal,From,To\nA0,U1-30,U2-8\nGND,U1-29,U2-12\n",
+        "U1\n30 A0\n29 GND\nU2\n8 A0\n12 GND\n",
+        "; typed by hand\nA0: U1-30, U2-8\nGND: U1-29, U2-12\n"
+      })
+  void netsAreReadHoweverTheyAreTyped(String text) {
+    Imported imported = read(text);
+    assertThat(imported.board().nets())
+        .extracting(net -> net.name() + " " + net.path())
+        .containsExactlyInAnyOrder("A0 [U1.30, U2.8]", "GND [U1.29, U2.12]");
+    assertThat(parts(imported)).containsExactly("U1", "U2");
+  }
+
   /** A list with a title over it, one heading that is known, and what parts are there for. */
   @Test
   void remarksAreKeptWhateverTheirColumnIsCalled() {

@@ -13,7 +13,7 @@ import java.util.regex.Pattern;
 public final class PartWords {
   private static final int MOST_WAYS = 200;
   private static final Pattern ROWS =
-      Pattern.compile("(?i)(?<![0-9.])([1-4])\\s*[x×*]\\s*([0-9]{1,3})(?![0-9.]|\\s*[kmr]?ohm)");
+      Pattern.compile("(?i)(?<![0-9.])0?([1-4])\\s*[x×*]\\s*([0-9]{1,3})(?![0-9.]|\\s*[kmr]?ohm)");
   private static final Pattern WAYS =
       Pattern.compile(
           "(?i)(?<![0-9.])([0-9]{1,3})[\\s-]*"
