@@ -374,7 +374,9 @@ public final class NextSteps {
       }
     }
     if (seatNow) {
-      steps.addFirst(words.seat(seat.get()));
+      Step seating = words.seat(seat.orElseThrow());
+      steps.removeIf(step -> step.action().equals(seating.action()));
+      steps.addFirst(seating);
       while (steps.size() > MOST_TOLD) {
         steps.removeLast();
       }

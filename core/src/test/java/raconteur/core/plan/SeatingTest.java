@@ -80,4 +80,19 @@ class SeatingTest {
     assertThat(bench.steps(lines + "; mended U2 reseated; screen garbage"))
         .noneMatch(step -> step.title().startsWith("Seat U2 "));
   }
+
+  /** Where a suspect's own mend is to seat it, that is told once. */
+  @Test
+  void noStepIsToldTwice() {
+    Bench bench = new Bench(SKUA);
+    for (String lines :
+        List.of(
+            "screen garbage; +5V 5 V; U2.10 floating; U1.30 toggling",
+            "free run on; screen garbage; +5V 5 V; U2.10 floating; U1.30 toggling; U2 rom good",
+            "screen garbage; U2 rom good; tap U2 changes; +5V 5 V; U1.6 toggling")) {
+      List<Step> steps = bench.steps(lines);
+      assertThat(steps.stream().map(Step::action)).as(lines).doesNotHaveDuplicates();
+      assertThat(steps).hasSizeLessThanOrEqualTo(3);
+    }
+  }
 }
