@@ -64,6 +64,7 @@ final class PartsByKind {
   private static final int FEWEST_PINS_OF_A_CHIP = 8;
 
   private static final int MOST_NAMED = 4;
+  private static final int FEWEST_OF_A_TYPE = 4;
 
   private PartsByKind() {}
 
@@ -147,9 +148,27 @@ final class PartsByKind {
             ? Optional.of(Integer.parseInt(count))
             : Optional.ofNullable(COUNTS.get(count));
     if (said.isPresent()) {
-      return said.get() == places.size() ? places : List.of();
+      return said.get() == places.size() ? places : soMany(board, places, said.get());
     }
     return ALL.contains(count) || isPlural(board, word) ? places : List.of();
+  }
+
+  /**
+   * Of several types that are called the same, the one there are so many of: all eight RAMs. Which
+   * two of three are both is asked.
+   */
+  private static List<String> soMany(Board board, List<String> places, int said) {
+    if (said < FEWEST_OF_A_TYPE) {
+      return List.of();
+    }
+    Map<String, List<String>> byType =
+        places.stream()
+            .collect(
+                Collectors.groupingBy(
+                    place -> board.part(place).map(p -> p.device().name()).orElse("")));
+    List<List<String>> fitting =
+        byType.values().stream().filter(type -> type.size() == said).toList();
+    return fitting.size() == 1 ? fitting.getFirst() : List.of();
   }
 
   /** Small logic by the end of its number, as people say it: {@code the 138}. */

@@ -112,6 +112,16 @@ class SaidElsewhereTest {
         "1.2A drawn from the 5V | +5V 1.2 A",
         "minus five rail reads -4.9 | -5V -4.9 V",
         "A15 never moves | U1.5 0 Hz",
+        // Of several types called the same, the one there are so many of.
+        "replaced all eight RAMs, same garbage | mended U4 U5 U6 U7 U8 U9 U10 U11 replaced; screen"
+            + " garbage",
+        "RAM U7 stone cold, others warm | U7 cold",
+        "4.4V on the 5V line | +5V 4.4 V",
+        "nothing but a grey raster | screen blank",
+        "shift lock stuck | screen dead-keys",
+        "pin 20 of U2 bent under | found U2.20 broken",
+        "solder blob between U34.3 and U34.4 removed | mended U34.3 U34.4 parted",
+        "fixed, it was U15 | found U15 dead; screen works",
         "/VRAM goes low sometimes | U14.13 toggling",
         "U14 Y0 pulsing, Y1 high all the time | U14.15 toggling; U14.14 high",
         "U29 pin 4 never pulls low | U29.4 high",
