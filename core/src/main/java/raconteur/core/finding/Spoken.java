@@ -30,13 +30,13 @@ import raconteur.core.device.Signal;
 final class Spoken {
   private static final int LONGEST_PURPOSE = 5;
 
-  /** Nobody says more in one breath; every window of words is looked up at every key. */
   /** Fewer letters are short for too many words. */
   private static final int FEWEST_LETTERS = 3;
 
   /** Of {@code A7 ok at U1}. */
   private static final int WORDS_AT_A_PART = 4;
 
+  /** Nobody says more in one breath; every window of words is looked up at every key. */
   private static final int MOST_WORDS = 40;
 
   /** Which of the lines of a stick. */
