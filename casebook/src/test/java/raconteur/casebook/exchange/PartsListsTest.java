@@ -63,7 +63,7 @@ class PartsListsTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "Bauteil;Wert;Anzahl~IC1;MOS 6502;1~Q1;1 MHz Quarz;1~T1;BC237;1"
+        "Bauteil;Wert;Anzahl~IC1;6502 CPU;1~Q1;1 MHz Quarz;1~T1;BC237;1"
             + "| IC1 6502, Q1 crystal, T1 transistor-cbe",
         "Référence,Désignation,Quantité~\"U2, U3\",EPROM 2732,2~C1 à C3,100nF,3~R1 et"
             + " R2,1k,2~Total,,7| U2 2732, U3 2732, C1 capacitor, C2 capacitor, C3 capacitor, R1"
