@@ -250,24 +250,32 @@ final class UsualLevels {
     }
   }
 
+  /** What is told of a gate's inputs, by their names, and those of which nothing is. */
+  private record Inputs(Map<String, Signal> told, List<String> untold) {}
+
+  private Inputs inputs(Part part, Gate gate) {
+    Inputs inputs = new Inputs(new HashMap<>(), new ArrayList<>());
+    for (String name : gate.inputs().stream().distinct().toList()) {
+      pinNamed(part, name)
+          .flatMap(this::levelAt)
+          .ifPresentOrElse(
+              level -> inputs.told().put(name, level), () -> inputs.untold().add(name));
+    }
+    return inputs;
+  }
+
   private void gate(Part part, Gate gate) {
     Optional<PinRef> output = pinNamed(part, gate.output());
     Optional<Net> net = output.flatMap(board::netOf).filter(this::isOpen);
     if (net.isEmpty()) {
       return;
     }
-    Map<String, Signal> inputs = new HashMap<>();
-    List<String> untold = new ArrayList<>();
-    for (String name : gate.inputs()) {
-      pinNamed(part, name)
-          .flatMap(this::levelAt)
-          .ifPresentOrElse(level -> inputs.put(name, level), () -> untold.add(name));
-    }
+    Inputs inputs = inputs(part, gate);
     boolean shared = driversOf(net.get()).size() > 1;
     Optional<Signal> made =
         gate.function() instanceof Gate.Remembering r
-            ? remembered(part, r, inputs)
-            : made(gate, inputs, untold);
+            ? remembered(part, r, inputs.told())
+            : made(gate, inputs.told(), inputs.untold());
     made.filter(signal -> !shared || signal == Signal.TOGGLING)
         .ifPresent(signal -> say(output.orElseThrow(), signal));
   }
@@ -282,20 +290,14 @@ final class UsualLevels {
     if (level.isEmpty() || gate.function() instanceof Gate.Remembering) {
       return;
     }
-    Map<String, Signal> inputs = new HashMap<>();
-    Set<String> untold = new HashSet<>();
-    for (String name : gate.inputs()) {
-      pinNamed(part, name)
-          .flatMap(this::levelAt)
-          .ifPresentOrElse(signal -> inputs.put(name, signal), () -> untold.add(name));
-    }
-    if (untold.size() != 1) {
+    Inputs inputs = inputs(part, gate);
+    if (inputs.untold().size() != 1) {
       return;
     }
-    String input = untold.iterator().next();
+    String input = inputs.untold().getFirst();
     List<Signal> fitting = new ArrayList<>();
     for (Signal tried : EITHER_WAY) {
-      Map<String, Signal> with = new HashMap<>(inputs);
+      Map<String, Signal> with = new HashMap<>(inputs.told());
       with.put(input, tried);
       if (made(gate, with, List.of()).equals(level)) {
         fitting.add(tried);
