@@ -62,8 +62,8 @@ final class EvidenceColumn<E> {
       if (patience.isOver()) {
         return Optional.empty();
       }
-      List<Fault> asked = faults.subList(from, Math.min(faults.size(), from + ASKED_TOGETHER));
-      List<E> effects = asked.parallelStream().map(model::effectOf).toList();
+      int to = Math.min(faults.size(), from + ASKED_TOGETHER);
+      List<E> effects = model.effectsOf(faults, from, to);
       for (int i = 0; i < effects.size(); i++) {
         column.ofFault[from + i] = column.number(effects.get(i));
       }

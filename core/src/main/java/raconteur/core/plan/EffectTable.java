@@ -19,6 +19,7 @@ final class EffectTable<E> {
   private static final int UNKNOWN = -1;
 
   private final TestModel<E> model;
+  private final E none;
   private final Map<E, Integer> numbers = new HashMap<>();
   private final List<E> effects = new ArrayList<>();
   private final List<double[]> chances = new ArrayList<>();
@@ -26,10 +27,16 @@ final class EffectTable<E> {
 
   EffectTable(TestModel<E> model) {
     this.model = model;
-    number(model.none());
+    this.none = model.none();
+    number(none);
   }
 
+  @SuppressWarnings("ReferenceEquality")
   int number(E effect) {
+    if (effect == none && !effects.isEmpty()) {
+      // Nearly all are that very one; it need not be hashed.
+      return NONE;
+    }
     Integer known = numbers.putIfAbsent(effect, effects.size());
     if (known != null) {
       return known;

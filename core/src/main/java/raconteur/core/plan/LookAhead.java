@@ -3,7 +3,7 @@ package raconteur.core.plan;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -53,7 +53,7 @@ final class LookAhead {
   private final MendInTurn.Logs setEntropy;
 
   /** Every fault that is in a hypothesis, and the faults of each hypothesis by that numbering. */
-  private final List<Fault> faults = new ArrayList<>();
+  private final List<Fault> faults;
 
   private final int[][] faultsOf;
 
@@ -84,20 +84,16 @@ final class LookAhead {
     this.weights = hypotheses.stream().mapToDouble(h -> h.probability() / all).toArray();
     this.sets = mending.ofSets(weights);
     this.setEntropy = MendInTurn.Logs.of(sets);
-    Map<Integer, Integer> index = new HashMap<>();
+    Map<Integer, Integer> numbers = new LinkedHashMap<>();
     this.faultsOf =
         hypotheses.stream()
-            .map(h -> h.faults().stream().mapToInt(f -> numbered(f, index)).toArray())
+            .map(
+                h ->
+                    h.faults().stream()
+                        .mapToInt(f -> numbers.computeIfAbsent(f, _ -> numbers.size()))
+                        .toArray())
             .toArray(int[][]::new);
-  }
-
-  private int numbered(int fault, Map<Integer, Integer> index) {
-    return index.computeIfAbsent(
-        fault,
-        f -> {
-          faults.add(catalogue.faults().get(f));
-          return faults.size() - 1;
-        });
+    this.faults = numbers.keySet().stream().map(catalogue.faults()::get).toList();
   }
 
   /** The place mending in turn begins with, by its index in the catalogue; negative for none. */
@@ -159,8 +155,9 @@ final class LookAhead {
   <E> Test test(Finding finding, TestModel<E> model, Price price) {
     EffectTable<E> effects = new EffectTable<>(model);
     int[] ofFault = new int[faults.size()];
-    for (int f = 0; f < ofFault.length; f++) {
-      ofFault[f] = effects.number(model.effectOf(faults.get(f)));
+    int asked = 0;
+    for (E effect : model.effectsOf(faults, 0, faults.size())) {
+      ofFault[asked++] = effects.number(effect);
     }
     List<Finding> outcomes = model.outcomes();
     double[][] likelihoods = new double[outcomes.size()][faultsOf.length];

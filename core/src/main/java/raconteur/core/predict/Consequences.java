@@ -14,6 +14,7 @@ final class Consequences {
   private final List<PinRef> pinsById;
   private final int[] ids;
   private final byte[] signals;
+  private final long mark;
 
   /**
    * @param pinsById all pins of the board
@@ -24,6 +25,21 @@ final class Consequences {
     this.pinsById = pinsById;
     this.ids = ids;
     this.signals = signals;
+    this.mark = mark(ids);
+  }
+
+  /** A mark of some pins by which others can be told apart from them at a glance. */
+  static long mark(int[] ids) {
+    long mark = 0;
+    for (int id : ids) {
+      mark |= id < 0 ? 0 : 1L << (id & 63);
+    }
+    return mark;
+  }
+
+  /** False only where none of the pins of a mark is changed. */
+  boolean mayChange(long ofPins) {
+    return (mark & ofPins) != 0;
   }
 
   /** How many pins are changed. */

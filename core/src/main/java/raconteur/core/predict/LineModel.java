@@ -7,7 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.function.IntFunction;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
@@ -52,7 +58,15 @@ final class LineModel implements TestModel<LineModel.Effect> {
   private final List<Lit> given;
   private final List<Finding> outcomes;
   private final Effect none;
+  private final boolean mayIdle;
+  private final long markOfPins;
+  private final int[] watched;
+  private final Set<String> nets;
+  private final List<Predicate<Fault>> followed;
   private final Map<Effect, Double> weightOfGiven = new HashMap<>();
+  private final Weighing ofGiven;
+  private final Map<Finding, Weighing> ofOne = new HashMap<>();
+  private final Map<List<Finding>, Weighing> ofSome = new HashMap<>();
   private final Function<Finding, Optional<LineReading>> reading;
 
   /**
@@ -109,19 +123,16 @@ final class LineModel implements TestModel<LineModel.Effect> {
 
   /** How faults spread, as far as this model asks. */
   interface Spreading {
-    Consequences consequences(Fault fault);
+    FaultSpread of(Fault fault);
+
+    /** The same of many by their order; looked up once for all who ask with the same list. */
+    IntFunction<FaultSpread> of(List<Fault> faults);
 
     /** What several faults do together. */
-    Consequences consequences(List<Fault> faults);
+    Consequences together(List<Fault> faults);
 
-    /** What the simulated board shows with a fault; empty where that is not known. */
-    Optional<SimulatedLines.With> simulated(Fault fault);
-
-    /** What a fault may bring to a stand. */
-    Activity.Stops stops(Fault fault);
-
-    /** Whether a fault is in an output, or in what it drives. */
-    boolean actsAt(Fault fault, PinRef output);
+    /** Which faults are in an output, or in what it drives. */
+    Predicate<Fault> actingAt(PinRef output);
 
     /** Whether a fault is in something that is out of the board. */
     boolean isAway(Fault fault);
@@ -241,7 +252,19 @@ final class LineModel implements TestModel<LineModel.Effect> {
       }
     }
     this.given = given.stream().flatMap(f -> lit(f).stream()).toList();
+    this.ofGiven = new Weighing(this.given);
     this.none = new Effect(nodes.stream().map(_ -> Line.NONE).toList());
+    this.mayIdle = nodes.stream().anyMatch(node -> node.idle().isPresent());
+    this.nets = nodes.stream().map(node -> node.net().name()).collect(Collectors.toSet());
+    this.markOfPins =
+        Consequences.mark(nodes.stream().flatMapToInt(n -> Arrays.stream(n.ids())).toArray());
+    this.watched =
+        nodes.stream().flatMapToInt(n -> Arrays.stream(n.watched())).filter(w -> w >= 0).toArray();
+    this.followed =
+        nodes.stream()
+            .filter(node -> node.follows().isPresent())
+            .map(node -> spreading.actingAt(node.stations().get(node.driver())))
+            .toList();
   }
 
   private Optional<Lit> lit(Finding finding) {
@@ -264,17 +287,63 @@ final class LineModel implements TestModel<LineModel.Effect> {
 
   @Override
   public Effect effectOf(Fault fault) {
-    if (spreading.isAway(fault)) {
+    return effectOf(spreading.of(fault));
+  }
+
+  @Override
+  public List<Effect> effectsOf(List<Fault> faults, int from, int to) {
+    IntFunction<FaultSpread> spreads = spreading.of(faults);
+    Effect[] effects = new Effect[to - from];
+    for (int f = from; f < to; f++) {
+      FaultSpread spread = spreads.apply(f);
+      effects[f - from] = mayMeet(spread) ? effectOf(spread) : none;
+    }
+    return Arrays.asList(effects);
+  }
+
+  /** False only for what does nothing to any line here: most faults, told at a glance. */
+  private boolean mayMeet(FaultSpread spread) {
+    if (spread.stops() != Activity.Stops.NOTHING && mayIdle) {
+      return true;
+    }
+    if (spread.consequences().mayChange(markOfPins)) {
+      return true;
+    }
+    if (spread.simulated().isPresent()) {
+      SimulatedLines.With simulated = spread.simulated().get();
+      for (int number : watched) {
+        if (simulated.changeAt(number).isPresent()) {
+          return true;
+        }
+      }
+    }
+    Fault fault = spread.fault();
+    boolean inCopper =
+        switch (fault.place()) {
+          case Place.Segment cut -> nets.contains(cut.net());
+          case Place.Contact(PinRef pin) -> at.containsKey(pin);
+          default -> false;
+        };
+    if (inCopper) {
+      return true;
+    }
+    // Plain loops: this is asked of every fault in every test.
+    for (Predicate<Fault> output : followed) {
+      if (output.test(fault)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private Effect effectOf(FaultSpread spread) {
+    if (spreading.isAway(spread.fault())) {
       return none;
     }
-    Optional<SimulatedLines.With> simulated = spreading.simulated(fault);
-    Consequences consequences = spreading.consequences(fault);
-    Activity.Stops stops = spreading.stops(fault);
     Line[] lines = NO_LINES;
     for (int n = 0; n < nodes.size(); n++) {
       Node node = nodes.get(n);
-      Standing standing = standing(node, stops);
-      Line line = line(node, fault, consequences, simulated, standing);
+      Line line = line(node, spread, standing(node, spread.stops()));
       if (!line.equals(Line.NONE)) {
         if (lines.length == 0) {
           lines = new Line[nodes.size()];
@@ -302,8 +371,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
     if (here.size() < 2) {
       return together;
     }
-    Consequences exact = spreading.consequences(here);
-    List<Consequences> alone = here.stream().map(spreading::consequences).toList();
+    Consequences exact = spreading.together(here);
+    List<Consequences> alone = here.stream().map(f -> spreading.of(f).consequences()).toList();
     List<Line> lines = new ArrayList<>();
     for (int n = 0; n < nodes.size(); n++) {
       lines.add(exactly(nodes.get(n), together.lines().get(n), exact, alone));
@@ -342,12 +411,10 @@ final class LineModel implements TestModel<LineModel.Effect> {
         line.astray());
   }
 
-  private Line line(
-      Node node,
-      Fault fault,
-      Consequences consequences,
-      Optional<SimulatedLines.With> simulated,
-      Standing standing) {
+  private Line line(Node node, FaultSpread spread, Standing standing) {
+    Fault fault = spread.fault();
+    Consequences consequences = spread.consequences();
+    Optional<SimulatedLines.With> simulated = spread.simulated();
     long changes = 0;
     Standing here = Standing.NOT;
     int astray = 0;
@@ -386,7 +453,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
       return Line.NONE;
     }
     boolean atIt =
-        changes != 0 && node.net().path().stream().anyMatch(pin -> spreading.actsAt(fault, pin));
+        changes != 0
+            && node.net().path().stream().anyMatch(pin -> spreading.actingAt(pin).test(fault));
     boolean loose = changes != 0 && (!node.driven() || atIt);
     boolean alike = changes != 0 && !atIt && (node.counted() || disturbsATwin(node, consequences));
     Line line = new Line(changes, gaps, off, loose, local, alike, here, astray);
@@ -406,7 +474,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
         follows.inputs().stream().anyMatch(i -> consequences.at(i.pinId()).isPresent());
     Optional<Signal> change = consequences.at(node.ids()[node.driver()]);
     boolean byAnotherWay = follows.partly() && change.filter(c -> c != Signal.DOUBTFUL).isPresent();
-    return spreading.actsAt(fault, node.stations().get(node.driver()))
+    return spreading.actingAt(node.stations().get(node.driver())).test(fault)
         || (change.isPresent() && !inputChanged)
         || byAnotherWay;
   }
@@ -432,16 +500,21 @@ final class LineModel implements TestModel<LineModel.Effect> {
 
   @Override
   public double probability(Finding found, Effect effect) {
-    return joint(List.of(found), effect);
+    return chance(ofOne.computeIfAbsent(found, f -> new Weighing(with(List.of(f)))), effect);
   }
 
   @Override
   public double joint(List<Finding> found, Effect effect) {
-    double before =
-        given.isEmpty() ? 1 : weightOfGiven.computeIfAbsent(effect, e -> weigh(given, e));
-    List<Lit> all = new ArrayList<>(given);
-    found.forEach(f -> lit(f).ifPresent(all::add));
-    return weigh(all, effect) / before;
+    return chance(ofSome.computeIfAbsent(found, f -> new Weighing(with(f))), effect);
+  }
+
+  private List<Lit> with(List<Finding> found) {
+    return Stream.concat(given.stream(), found.stream().flatMap(f -> lit(f).stream())).toList();
+  }
+
+  private double chance(Weighing weighing, Effect effect) {
+    double before = given.isEmpty() ? 1 : weightOfGiven.computeIfAbsent(effect, ofGiven::of);
+    return weighing.of(effect) / before;
   }
 
   @Override
@@ -449,43 +522,84 @@ final class LineModel implements TestModel<LineModel.Effect> {
     return outcomes;
   }
 
-  /** The chance of some readings. */
-  private double weigh(List<Lit> readings, Effect effect) {
-    double[][][] after = new double[nodes.size()][][];
-    int[][] pieces = new int[nodes.size()][];
-    double weight = 1;
-    for (int n = 0; n < after.length; n++) {
-      Node node = nodes.get(n);
-      Line line = effect.lines().get(n);
-      after[n] = new double[node.stations().size()][];
-      int most = Math.min(node.stations().size(), MOST_STATIONS);
-      int count = 0;
-      int[] pieceOf = pieces(line, most);
-      pieces[n] = pieceOf;
-      for (int piece : pieceOf) {
-        count = Math.max(count, piece + 1);
-      }
-      for (int piece = 0; piece < count; piece++) {
-        double[] state = before(node, line, pieceOf, piece, after, pieces);
-        double sum = 0;
-        for (int t = 0; t < state.length; t++) {
-          for (Lit reading : readings) {
-            if (reading.at().node() == n && pieceOf[reading.at().station()] == piece) {
-              state[t] *= reading.chances()[t];
-            }
+  /**
+   * How a line stands once it was read.
+   *
+   * @param weight the chance of its readings
+   * @param after by station the true states
+   * @param pieceOf by station the piece of copper it is on
+   */
+  @SuppressWarnings("ArrayRecordComponent")
+  private record Read(double weight, double[][] after, int[] pieceOf) {}
+
+  /**
+   * The chance of some readings under whatever effect. A line that hangs on no other here stands as
+   * its own part of the effect says, and most effects have that in common: it is kept.
+   */
+  private final class Weighing {
+    private final List<List<Lit>> ofNode;
+    private final List<Map<Line, Read>> settled = new ArrayList<>();
+
+    Weighing(List<Lit> readings) {
+      ofNode =
+          IntStream.range(0, nodes.size())
+              .mapToObj(n -> readings.stream().filter(r -> r.at().node() == n).toList())
+              .toList();
+      nodes.forEach(_ -> settled.add(new HashMap<>()));
+    }
+
+    double of(Effect effect) {
+      Read[] read = new Read[nodes.size()];
+      double weight = 1;
+      for (int n = 0; n < read.length; n++) {
+        Line line = effect.lines().get(n);
+        boolean hangsOnOthers = nodes.get(n).follows().isPresent() && !line.local();
+        if (hangsOnOthers) {
+          read[n] = read(n, line, ofNode.get(n), read);
+        } else {
+          Read known = settled.get(n).get(line);
+          if (known == null) {
+            known = read(n, line, ofNode.get(n), read);
+            settled.get(n).put(line, known);
           }
-          sum += state[t];
+          read[n] = known;
         }
-        weight *= sum;
-        double[] scaled = scaled(state, sum);
-        for (int s = 0; s < most; s++) {
-          if (pieceOf[s] == piece) {
-            after[n][s] = scaled;
+        weight *= read[n].weight();
+      }
+      return weight;
+    }
+  }
+
+  private Read read(int n, Line line, List<Lit> readings, Read[] before) {
+    Node node = nodes.get(n);
+    double[][] after = new double[node.stations().size()][];
+    int most = Math.min(node.stations().size(), MOST_STATIONS);
+    int[] pieceOf = pieces(line, most);
+    int count = 0;
+    for (int piece : pieceOf) {
+      count = Math.max(count, piece + 1);
+    }
+    double weight = 1;
+    for (int piece = 0; piece < count; piece++) {
+      double[] state = before(node, line, pieceOf, piece, before);
+      double sum = 0;
+      for (int t = 0; t < state.length; t++) {
+        for (Lit reading : readings) {
+          if (pieceOf[reading.at().station()] == piece) {
+            state[t] *= reading.chances()[t];
           }
+        }
+        sum += state[t];
+      }
+      weight *= sum;
+      double[] scaled = scaled(state, sum);
+      for (int s = 0; s < most; s++) {
+        if (pieceOf[s] == piece) {
+          after[s] = scaled;
         }
       }
     }
-    return weight;
+    return new Read(weight, after, pieceOf);
   }
 
   private static double[] scaled(double[] state, double sum) {
@@ -511,15 +625,14 @@ final class LineModel implements TestModel<LineModel.Effect> {
   }
 
   /** How a piece of a line stands before anything was read of it. */
-  private double[] before(
-      Node node, Line line, int[] pieceOf, int piece, double[][][] after, int[][] pieces) {
+  private double[] before(Node node, Line line, int[] pieceOf, int piece, Read[] before) {
     if (node.starved()) {
       return states.starved().clone();
     }
     boolean driven =
         node.driver() >= 0 && node.driver() < pieceOf.length && pieceOf[node.driver()] == piece;
     if (driven && node.follows().isPresent() && !line.local()) {
-      return following(node.follows().get(), after, pieces);
+      return following(node.follows().get(), before);
     }
     Optional<Signal> change = Optional.empty();
     for (int s = 0; s < pieceOf.length; s++) {
@@ -568,18 +681,18 @@ final class LineModel implements TestModel<LineModel.Effect> {
   }
 
   /** What a good gate makes of the true states of its inputs. */
-  private static double[] following(Follows follows, double[][][] after, int[][] pieces) {
+  private static double[] following(Follows follows, Read[] read) {
     List<Input> inputs = follows.inputs();
     double[][] states = new double[inputs.size()][];
     int[] sameAs = new int[inputs.size()];
     for (int i = 0; i < states.length; i++) {
       Input input = inputs.get(i);
-      states[i] = after[input.node()][Math.min(input.station(), MOST_STATIONS - 1)];
+      states[i] = read[input.node()].after()[Math.min(input.station(), MOST_STATIONS - 1)];
       sameAs[i] = i;
       for (int before = 0; before < i; before++) {
         boolean onePiece =
             inputs.get(before).node() == input.node()
-                && pieceOf(inputs.get(before), pieces) == pieceOf(input, pieces);
+                && pieceOf(inputs.get(before), read) == pieceOf(input, read);
         sameAs[i] = sameAs[i] == i && onePiece ? before : sameAs[i];
       }
     }
@@ -588,8 +701,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
     return output;
   }
 
-  private static int pieceOf(Input input, int[][] pieces) {
-    return pieces[input.node()][Math.min(input.station(), MOST_STATIONS - 1)];
+  private static int pieceOf(Input input, Read[] read) {
+    return read[input.node()].pieceOf()[Math.min(input.station(), MOST_STATIONS - 1)];
   }
 
   /** Sums over the states of the inputs from one on. */

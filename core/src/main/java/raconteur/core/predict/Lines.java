@@ -18,6 +18,9 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.function.IntFunction;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -75,6 +78,11 @@ final class Lines {
   private final Map<PinRef, Optional<GateInFront>> inFront = new ConcurrentHashMap<>();
   private final Map<List<Integer>, GateTable> someMove = new ConcurrentHashMap<>();
   private final Map<String, Set<String>> drivenBy = new ConcurrentHashMap<>();
+
+  /* The faults of the catalogue, by which readings are weighed, and those of the leading sets, by
+   * which tests are: asked about in turn. */
+  private volatile Listed listedBefore = new Listed(List.of(), new AtomicReferenceArray<>(0));
+  private volatile Listed listed = new Listed(List.of(), new AtomicReferenceArray<>(0));
 
   /**
    * The gate that alone drives a line, and what is in front of it.
@@ -763,6 +771,38 @@ final class Lines {
         .anyMatch(rail -> rails.contains(rail.name()));
   }
 
+  private FaultSpread spread(Fault fault) {
+    return new FaultSpread(
+        fault, nets.consequences(fault), simulated.with(fault), activity.stops(fault));
+  }
+
+  /** Faults are asked about in many tests by one list, which is never changed. */
+  @SuppressWarnings("ReferenceEquality")
+  private IntFunction<FaultSpread> spreads(List<Fault> faults) {
+    Listed these = listed;
+    if (these.faults() != faults) {
+      Listed before = listedBefore;
+      these =
+          before.faults() == faults
+              ? before
+              : new Listed(faults, new AtomicReferenceArray<>(faults.size()));
+      listedBefore = listed;
+      listed = these;
+    }
+    AtomicReferenceArray<FaultSpread> spreads = these.spreads();
+    return f -> {
+      FaultSpread known = spreads.get(f);
+      if (known == null) {
+        known = spread(faults.get(f));
+        spreads.set(f, known);
+      }
+      return known;
+    };
+  }
+
+  /** Some faults with what each does, as far as it was asked. */
+  private record Listed(List<Fault> faults, AtomicReferenceArray<FaultSpread> spreads) {}
+
   /** How faults spread while some parts are out. */
   private final class Spreads implements LineModel.Spreading {
     private final Set<String> out;
@@ -772,28 +812,24 @@ final class Lines {
     }
 
     @Override
-    public Consequences consequences(Fault fault) {
-      return nets.consequences(fault);
+    public FaultSpread of(Fault fault) {
+      return spread(fault);
     }
 
     @Override
-    public Consequences consequences(List<Fault> faults) {
+    public IntFunction<FaultSpread> of(List<Fault> faults) {
+      return spreads(faults);
+    }
+
+    @Override
+    public Consequences together(List<Fault> faults) {
       return nets.consequences(faults);
     }
 
     @Override
-    public Optional<SimulatedLines.With> simulated(Fault fault) {
-      return simulated.with(fault);
-    }
-
-    @Override
-    public Activity.Stops stops(Fault fault) {
-      return activity.stops(fault);
-    }
-
-    @Override
-    public boolean actsAt(Fault fault, PinRef output) {
-      return !(fault.place() instanceof Place.Segment) && nets.actsAt(fault, output);
+    public Predicate<Fault> actingAt(PinRef output) {
+      ActingAt at = nets.actingAt(output);
+      return fault -> !(fault.place() instanceof Place.Segment) && at.test(fault);
     }
 
     @Override

@@ -3,8 +3,10 @@ package raconteur.core.predict;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
+import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
@@ -12,7 +14,6 @@ import raconteur.core.device.Device;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
-import raconteur.core.fault.Place;
 
 /**
  * How one fault spreads: qualitative propagation of what a probe would see, from the place of the
@@ -33,6 +34,7 @@ public final class NetPropagation {
 
   private final Map<Fault, Consequences> known = new ConcurrentHashMap<>();
   private final Map<List<Fault>, Consequences> sets = new ConcurrentHashMap<>();
+  private final Map<PinRef, ActingAt> acting = new ConcurrentHashMap<>();
   private final LongAdder keptPins = new LongAdder();
 
   public NetPropagation(Board board) {
@@ -104,41 +106,38 @@ public final class NetPropagation {
     return gate.inputs().stream().map(nets::pin).toList();
   }
 
-  /** Whether a fault acts between a pin and what lies in front of it. */
-  boolean actsAt(Fault fault, PinRef pin) {
-    String net = board.netOf(pin).map(Net::name).orElse("");
-    boolean output = board.kind(pin).drives();
-    return switch (fault.place()) {
-      case Place.Segment place -> place.net().equals(net);
-      case Place.Contact place -> place.pin().equals(pin);
-      case Place.Bridge place -> place.netOne().equals(net) || place.netOther().equals(net);
-      case Place.Inside place -> place.netOne().equals(net) || place.netOther().equals(net);
-      case Place.FittedSet place -> output && place.parts().contains(pin.part());
-      case Place.Joints place -> place.part().equals(pin.part());
-      case Place.Output place -> output && place.pin().equals(pin);
-      case Place.OfPart place ->
-          output && (place.part().equals(pin.part()) || feeds(place.part(), pin.part()));
-      case Place.Input place -> output && drivenFrom(pin, place.pin());
-      case Place.Load _ -> false;
-    };
+  /** Which faults act between a pin and what lies in front of it. */
+  ActingAt actingAt(PinRef pin) {
+    ActingAt kept = acting.get(pin);
+    return kept == null ? acting.computeIfAbsent(pin, this::findActingAt) : kept;
   }
 
-  /** Whether a part is the regulator of a rail that another is supplied from. */
-  private boolean feeds(String regulator, String part) {
-    return board.part(regulator).filter(r -> r.device().isRegulator()).isPresent()
-        && board.rails().stream()
-            .filter(rail -> rail.madeBy().contains(regulator))
-            .flatMap(rail -> board.net(rail.net()).stream())
-            .flatMap(net -> net.path().stream())
-            .anyMatch(pin -> pin.part().equals(part) && board.kind(pin) == PinKind.SUPPLY);
-  }
-
-  /** Whether an output follows an input of its own part. */
-  private boolean drivenFrom(PinRef output, PinRef input) {
-    return output.part().equals(input.part())
-        && nets.id(output).stream()
+  private ActingAt findActingAt(PinRef pin) {
+    Set<PinRef> behind =
+        nets.id(pin).stream()
             .flatMap(id -> nets.gatesDriving(id).stream())
-            .anyMatch(gate -> inputsOf(gate).contains(input));
+            .flatMap(gate -> inputsOf(gate).stream())
+            .filter(input -> input.part().equals(pin.part()))
+            .collect(Collectors.toSet());
+    return new ActingAt(
+        pin,
+        board.netOf(pin).map(Net::name).orElse(""),
+        board.kind(pin).drives(),
+        regulators(pin.part()),
+        behind);
+  }
+
+  /** The regulators of the rails a part is supplied from. */
+  private Set<String> regulators(String part) {
+    return board.rails().stream()
+        .filter(
+            rail ->
+                board.net(rail.net()).stream()
+                    .flatMap(net -> net.path().stream())
+                    .anyMatch(pin -> pin.part().equals(part) && board.kind(pin) == PinKind.SUPPLY))
+        .flatMap(rail -> rail.madeBy().stream())
+        .filter(r -> board.part(r).filter(x -> x.device().isRegulator()).isPresent())
+        .collect(Collectors.toSet());
   }
 
   /** What a fault alone makes a probe see at a pin; empty where it changes nothing. */

@@ -1,5 +1,6 @@
 package raconteur.core.predict;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import raconteur.core.fault.Fault;
@@ -23,9 +24,22 @@ final class PartsOut<E> implements TestModel<E> {
 
   @Override
   public E effectOf(Fault fault) {
-    boolean away =
-        fault.place().mendable() instanceof Place.OfPart(String part) && out.contains(part);
-    return away ? none() : model.effectOf(fault);
+    return isAway(fault) ? none() : model.effectOf(fault);
+  }
+
+  @Override
+  public List<E> effectsOf(List<Fault> faults, int from, int to) {
+    List<E> effects = new ArrayList<>(model.effectsOf(faults, from, to));
+    for (int f = from; f < to; f++) {
+      if (isAway(faults.get(f))) {
+        effects.set(f - from, none());
+      }
+    }
+    return effects;
+  }
+
+  private boolean isAway(Fault fault) {
+    return fault.place().mendable() instanceof Place.OfPart(String part) && out.contains(part);
   }
 
   @Override

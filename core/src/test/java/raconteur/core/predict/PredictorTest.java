@@ -11,7 +11,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.Boards;
+import raconteur.core.Stories;
 import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
@@ -23,6 +25,7 @@ import raconteur.core.fault.Place;
 import raconteur.core.fault.Priors;
 import raconteur.core.finding.Finding;
 import raconteur.core.story.Moment;
+import raconteur.core.story.Telling;
 
 class PredictorTest {
   private static final Board BOARD = Boards.KITTIWAKE_B;
@@ -134,5 +137,47 @@ class PredictorTest {
     Finding wandering = new Finding.DeadTestResult(Finding.DeadTestEnd.FLASHES, List.of(3, 8, 5));
     assertThat(chance(model(steady, NOW), steady, memory))
         .isGreaterThan(50 * chance(model(wandering, NOW), wandering, memory));
+  }
+
+  /**
+   * A fault that is told at a glance to do nothing to a line does nothing there when it is asked
+   * about by itself, with lines read before it, on boards with simulated lines and without.
+   */
+  @ParameterizedTest
+  @ValueSource(strings = {"B", "D"})
+  void manyFaultsAskedTogetherDoWhatEachDoesAlone(String revision) {
+    Board board = revision.equals("B") ? Boards.KITTIWAKE_B : Boards.KITTIWAKE_D;
+    List<Fault> faults = FaultCatalogue.of(board, Priors.shipped(), History.NONE).faults();
+    Predictor predictor = new Predictor(board, Readings.shipped());
+    List<Telling.DatedFinding> told =
+        Telling.of(
+                board,
+                Stories.of("U14.3 toggling", "U44.1 high", "U8.6 low", "U1.3 low", "U24.1 between"))
+            .findings();
+    List<PinRef> pins =
+        board.parts().stream()
+            .flatMap(p -> p.pins().stream())
+            .filter(pin -> board.netOf(pin).isPresent())
+            .toList();
+    int met = 0;
+    for (int i = 0; i < pins.size(); i += 7) {
+      Finding test = new Finding.Probe(pins.get(i), Signal.HIGH);
+      met += sameTogether(predictor.model(test, told.getLast().moment(), told), faults);
+    }
+    assertThat(met).isGreaterThan(1000);
+  }
+
+  /** How many of the faults are met by the test. */
+  private static <E> int sameTogether(TestModel<E> model, List<Fault> faults) {
+    List<E> together = model.effectsOf(faults, 0, faults.size());
+    int met = 0;
+    for (int f = 0; f < faults.size(); f++) {
+      E alone = model.effectOf(faults.get(f));
+      if (!alone.equals(together.get(f))) {
+        throw new AssertionError(faults.get(f) + " " + alone + " and " + together.get(f));
+      }
+      met += alone.equals(model.none()) ? 0 : 1;
+    }
+    return met;
   }
 }
