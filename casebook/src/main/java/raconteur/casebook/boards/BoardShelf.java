@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import raconteur.casebook.files.FileKind;
 import raconteur.casebook.files.WholeFile;
@@ -44,6 +45,12 @@ public final class BoardShelf {
           "lanternfish-l2",
           "marram-310",
           "petrel-1");
+
+  /**
+   * What ships is the same for every shelf whose user has put nothing in its place: read once, and
+   * what was worked out for such a board need not be worked out again.
+   */
+  private static final Map<String, Board> AS_SHIPPED = new ConcurrentHashMap<>();
 
   private final Path folder;
   private DeviceLibrary library;
@@ -147,11 +154,22 @@ public final class BoardShelf {
   }
 
   private Loaded<Board> shipped(String id) {
-    return BoardFiles.read(
-        id + ".json",
-        DataFile.shippedText(Board.class, "/raconteur/core/boards/" + id + ".json"),
-        library,
-        this::load);
+    boolean asItShips =
+        library == DeviceLibrary.shipped() && SHIPPED.stream().noneMatch(files::containsKey);
+    Board known = asItShips ? AS_SHIPPED.get(id) : null;
+    if (known != null) {
+      return new Loaded.Ok<>(known);
+    }
+    Loaded<Board> read =
+        BoardFiles.read(
+            id + ".json",
+            DataFile.shippedText(Board.class, "/raconteur/core/boards/" + id + ".json"),
+            library,
+            this::load);
+    if (asItShips && read instanceof Loaded.Ok<Board>(Board board)) {
+      AS_SHIPPED.put(id, board);
+    }
+    return read;
   }
 
   /** Reads one of the boards that ship with the application, see {@link #isShipped}. */
