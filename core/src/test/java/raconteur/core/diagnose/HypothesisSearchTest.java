@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -68,6 +69,7 @@ class HypothesisSearchTest {
   /**
    * Told often enough, a story leaves many classes out at the root; the sums stay what they are.
    */
+  @Tag("long")
   @Test
   void classesNothingCanSaveAreLeftOutAndTheRestStaysEqualToBruteForce() {
     List<String> lines = new ArrayList<>();

@@ -110,7 +110,6 @@ class TakerTest {
         "U26 41 C",
         "CE1 100 uF",
         "flash pass",
-        "diag U26 good",
         "diag U26 good harness",
         "screen blank",
         "swap U26 good same",

@@ -27,17 +27,17 @@ class ShippedDictionaryTest {
     assertThat(DictionaryText.shipped(Boards.KITTIWAKE_D)).isEmpty();
   }
 
-  /** Run again, a few of them, so that a simulator that changed does not keep old answers. */
+  /** Run again, one of them, so that a simulator that changed does not keep old answers. */
   @Test
-  void aFewOfTheShippedAnswersComeOutAgain() {
+  void oneOfTheShippedAnswersComesOutAgain() {
     List<Fault> again =
         FaultCatalogue.of(Boards.KITTIWAKE_B, Priors.shipped(), History.NONE).faults().stream()
-            .filter(f -> List.of("U45 dead", "U44 dead").contains(f.toString()))
+            .filter(f -> f.toString().equals("U45 dead"))
             .toList();
     Map<String, FaultDictionary.Answer> answers =
         new FaultDictionary(new SimulatedBoard(Boards.KITTIWAKE_B))
             .run(again, Map.of(), 2, (_, _) -> {}, () -> false);
-    assertThat(answers).hasSize(2);
+    assertThat(answers).hasSize(1);
     answers.forEach((fault, answer) -> assertThat(answer).as(fault).isEqualTo(SHIPPED.get(fault)));
   }
 }
