@@ -8,13 +8,13 @@ import java.io.Reader;
  * Reads text whose lines are no longer than any table's: what has no line end would else become one
  * row of millions of cells before anybody can look at it.
  */
-final class BoundedLines extends FilterReader {
+public final class BoundedLines extends FilterReader {
   static final int LONGEST = 1_000_000;
 
   private int line = 1;
   private int length;
 
-  BoundedLines(Reader in) {
+  public BoundedLines(Reader in) {
     super(in);
   }
 
@@ -28,7 +28,7 @@ final class BoundedLines extends FilterReader {
   }
 
   /** The sentence of a line that is too long, wherever in the chain of causes it stands. */
-  static String reason(Throwable e, String otherwise) {
+  public static String reason(Throwable e, String otherwise) {
     for (Throwable t = e; t != null; t = t.getCause()) {
       if (t instanceof TooLong) {
         return String.valueOf(t.getMessage());

@@ -7,6 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.casebook.boards.BoardShelf;
+import raconteur.casebook.recording.VcdText;
 import raconteur.core.board.Board;
 import raconteur.core.data.Loaded;
 import raconteur.core.finding.Finding;

@@ -1,7 +1,10 @@
 package raconteur.core.signal;
 
+import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import raconteur.core.device.Signal;
+import raconteur.core.finding.LogicLevels;
 import raconteur.core.signal.Track.State;
 
 /**
@@ -16,6 +19,9 @@ final class LineDigest {
   /** Shorter pulses than this no probe shows. */
   private static final long SHORTEST_PICOS = 5_000;
 
+  /** What rings less than this about zero is a line that is low; common practice, no source. */
+  private static final double SWING_VOLTS = 0.05;
+
   private final String name;
   private State state = State.UNKNOWN;
   private State level = State.UNKNOWN;
@@ -27,6 +33,10 @@ final class LineDigest {
   private long otherPicos;
   private long changes;
   private long rises;
+  private long falls;
+  private long turnedPicos = -1;
+  private double leastVolts = Double.POSITIVE_INFINITY;
+  private double mostVolts = Double.NEGATIVE_INFINITY;
   private long firstRise = -1;
   private long lastRise = -1;
   private long mark = BASIS;
@@ -44,6 +54,11 @@ final class LineDigest {
 
   State state() {
     return state;
+  }
+
+  void volts(double volts) {
+    leastVolts = Math.min(leastVolts, volts);
+    mostVolts = Math.max(mostVolts, volts);
   }
 
   void change(long picos, State to) {
@@ -97,6 +112,8 @@ final class LineDigest {
         firstRise = firstRise < 0 ? sincePicos : firstRise;
         lastRise = sincePicos;
       }
+      falls += state == State.LOW && level == State.HIGH ? 1 : 0;
+      turnedPicos = level != State.UNKNOWN && level != state ? sincePicos : turnedPicos;
       level = state;
     }
   }
@@ -119,11 +136,60 @@ final class LineDigest {
         mark,
         inverse,
         first == State.HIGH,
-        edges.kept());
+        edges.kept(),
+        hasVolts() ? Optional.of(new Recording.Span(leastVolts, mostVolts)) : Optional.empty());
+  }
+
+  /** What its volts or its one change say that its level does not. */
+  Optional<String> remark() {
+    if (swingsAboutZero()) {
+      return Optional.of(
+          String.format(
+              Locale.ROOT,
+              "%s swings about zero, from %.3g to %.3g V: an input coupled for AC says nothing of"
+                  + " a level.",
+              name,
+              leastVolts,
+              mostVolts));
+    }
+    if (hasVolts() && mostVolts < LogicLevels.MOST_LOW_VOLTS && mostVolts - leastVolts > 0.1) {
+      return Optional.of(
+          String.format(
+              Locale.ROOT,
+              "%s moves between %.3g and %.3g V, all of it low: or behind a probe the instrument"
+                  + " knew nothing of.",
+              name,
+              leastVolts,
+              mostVolts));
+    }
+    return rises + falls == 1
+        ? Optional.of(
+            String.format(
+                Locale.ROOT,
+                "%s %s once, after %.3g ms.",
+                name,
+                rises == 1 ? "rises" : "falls",
+                turnedPicos / 1e9))
+        : Optional.empty();
+  }
+
+  private boolean hasVolts() {
+    return mostVolts >= leastVolts;
+  }
+
+  private boolean swingsAboutZero() {
+    return hasVolts()
+        && leastVolts < -SWING_VOLTS
+        && mostVolts > SWING_VOLTS
+        && mostVolts < LogicLevels.LEAST_HIGH_VOLTS
+        && -leastVolts > mostVolts / 3;
   }
 
   private Signal shown(double all) {
-    if (rises > 0) {
+    if (swingsAboutZero()) {
+      return Signal.DOUBTFUL;
+    }
+    if (rises > 0 && rises + falls > 1) {
       return Signal.TOGGLING;
     }
     if (otherPicos / all > 0.5) {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Stream;
 import raconteur.core.device.Signal;
 
 /**
@@ -18,8 +19,10 @@ import raconteur.core.device.Signal;
  * @param picos how long it is
  * @param loop where the addresses went round at the end; empty where none were given, or where they
  *     did not
+ * @param remarks what whoever reads it should know: what was no line, what is odd about its volts
  */
-public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop) {
+public record Recording(
+    List<Line> lines, long picos, Optional<AddressLoop> loop, List<String> remarks) {
   /** A pair that moved less often than this together proves nothing. */
   private static final int FEWEST_CHANGES = 4;
 
@@ -31,6 +34,13 @@ public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop
 
   public Recording {
     lines = List.copyOf(lines);
+    remarks = List.copyOf(remarks);
+  }
+
+  /** The same with more to know of it, said first. */
+  public Recording with(List<String> more) {
+    return new Recording(
+        lines, picos, loop, Stream.concat(more.stream(), remarks.stream()).toList());
   }
 
   /**
@@ -43,6 +53,7 @@ public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop
    * @param inverse the mark of a line that did the opposite
    * @param firstRises whether the first change was to high
    * @param edges when it changed
+   * @param volts between which it was, empty where only levels are known
    */
   public record Line(
       String name,
@@ -53,9 +64,21 @@ public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop
       long mark,
       long inverse,
       boolean firstRises,
-      EdgeTimes.Kept edges) {
+      EdgeTimes.Kept edges,
+      Optional<Span> volts) {
     public boolean stands() {
       return changes == 0;
+    }
+
+    private Line named(String other) {
+      return new Line(other, shown, hertz, duty, changes, mark, inverse, firstRises, edges, volts);
+    }
+  }
+
+  /** From the least to the most, in volts. */
+  public record Span(double leastVolts, double mostVolts) {
+    public double middleVolts() {
+      return (leastVolts + mostVolts) / 2;
     }
   }
 
@@ -79,6 +102,15 @@ public record Recording(List<Line> lines, long picos, Optional<AddressLoop> loop
           delayNanos,
           opposite ? ", inverted" : "");
     }
+  }
+
+  /** The same with other names for some of its lines. */
+  public Recording named(Map<String, String> names) {
+    return new Recording(
+        lines.stream().map(l -> l.named(names.getOrDefault(l.name(), l.name()))).toList(),
+        picos,
+        loop,
+        remarks);
   }
 
   /** The lines that never moved. */

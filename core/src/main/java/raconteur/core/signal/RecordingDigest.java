@@ -62,6 +62,11 @@ public final class RecordingDigest {
     endPicos = Math.max(endPicos, picos);
   }
 
+  /** A line was seen at so many volts; what they mean as a level is told by {@link #change}. */
+  public void volts(int line, double volts) {
+    lines.get(line).volts(volts);
+  }
+
   private int address() {
     int address = 0;
     for (int i = 0; i < addressLines.size(); i++) {
@@ -82,6 +87,9 @@ public final class RecordingDigest {
       row.add(last[i % KEPT]);
     }
     return new Recording(
-        lines.stream().map(l -> l.line(endPicos)).toList(), endPicos, AddressLoop.find(row));
+        lines.stream().map(l -> l.line(endPicos)).toList(),
+        endPicos,
+        AddressLoop.find(row),
+        lines.stream().flatMap(l -> l.remark().stream()).toList());
   }
 }

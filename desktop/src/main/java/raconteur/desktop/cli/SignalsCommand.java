@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import raconteur.casebook.exchange.RecordingFile;
+import raconteur.casebook.recording.RecordingFile;
 import raconteur.core.data.Loaded;
 import raconteur.core.signal.AddressLoop;
 import raconteur.core.signal.Recording;
@@ -27,7 +27,10 @@ final class SignalsCommand extends Printing {
   @Parameters(paramLabel = "FILE", description = "A .vcd, or CSV with a header line.")
   private @Nullable Path file;
 
-  @Option(names = "--time", paramLabel = "COLUMN", description = "The CSV's column of times.")
+  @Option(
+      names = "--time",
+      paramLabel = "COLUMN",
+      description = "The CSV's column of times; told by its heading where left out.")
   private String time = "";
 
   @Option(
@@ -57,12 +60,18 @@ final class SignalsCommand extends Printing {
           "What the probe divides by, where the file's volts are those at the instrument's input.")
   private double probe = 1;
 
+  @Option(
+      names = "--at",
+      paramLabel = "CH1=U15.8,CH2=/RD",
+      description = "Where the instrument's channels were; they are called by that.")
+  private String places = "";
+
   @Option(names = "--json", description = "Print JSON.")
   private boolean json;
 
   @Override
   public Integer call() throws IOException {
-    Asked asked = new Asked(time, columns, address, strobe);
+    Asked asked = new Asked(time, columns, address, strobe, places);
     if (!(probe >= 0.001 && probe <= 10_000)) {
       return refuse("A probe divides by 1, 10 or 100; " + probe + " is no such figure.");
     }
@@ -76,7 +85,7 @@ final class SignalsCommand extends Printing {
         () -> false)) {
       case Loaded.Refused<Recording> refused -> refuse(refused.summary());
       case Loaded.Ok<Recording>(Recording recording) ->
-          print(json ? json(recording) : text(recording));
+          print(json ? json(recording.named(asked.named())) : text(recording.named(asked.named())));
     };
   }
 
@@ -91,18 +100,25 @@ final class SignalsCommand extends Printing {
       text.append(
           String.format(
               Locale.ROOT,
-              "%-16s %-9s %14s  high %5.1f %%%n",
+              "%-16s %-9s %14s  high %5.1f %%%s%n",
               line.name(),
               line.shown().name().toLowerCase(Locale.ROOT),
               line.hertz().isPresent()
                   ? String.format(Locale.ROOT, "%.0f Hz", line.hertz().getAsDouble())
                   : "",
-              line.duty() * 100));
+              line.duty() * 100,
+              line.volts()
+                  .map(
+                      v ->
+                          String.format(
+                              Locale.ROOT, "  %.2f to %.2f V", v.leastVolts(), v.mostVolts()))
+                  .orElse("")));
     }
     for (Recording.Pair pair : recording.pairs()) {
       text.append(pair.words()).append('\n');
     }
     recording.loop().ifPresent(l -> text.append(loop(l)).append('\n'));
+    recording.remarks().forEach(r -> text.append(r).append('\n'));
     return text.toString();
   }
 
@@ -143,6 +159,12 @@ final class SignalsCommand extends Printing {
         }
         out.writeNumberField("duty", line.duty());
         out.writeNumberField("changes", line.changes());
+        if (line.volts().isPresent()) {
+          out.writeArrayFieldStart("volts");
+          out.writeNumber(line.volts().get().leastVolts());
+          out.writeNumber(line.volts().get().mostVolts());
+          out.writeEndArray();
+        }
         out.writeEndObject();
       }
       out.writeEndArray();
@@ -164,6 +186,11 @@ final class SignalsCommand extends Printing {
         numbers(out, "polled", loop.polled());
         out.writeEndObject();
       }
+      out.writeArrayFieldStart("remarks");
+      for (String remark : recording.remarks()) {
+        out.writeString(remark);
+      }
+      out.writeEndArray();
       out.writeEndObject();
     }
     return text + "\n";

@@ -3,11 +3,14 @@ package raconteur.desktop.signals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import raconteur.casebook.exchange.RecordingFile;
+import java.util.stream.Stream;
+import raconteur.casebook.recording.RecordingFile;
 import raconteur.core.signal.RecordingDigest;
 
 /**
@@ -18,17 +21,37 @@ import raconteur.core.signal.RecordingDigest;
  * @param columns the columns that are lines, empty for all others
  * @param address the address lines, the lowest bit first; empty where no loops are looked for
  * @param strobe at whose falling edge the address is read, or at whose rising one with a leading +
+ * @param places where the instrument's channels were: {@code CH1=U15.8, CH2=/RD}
  */
-public record Asked(String time, String columns, String address, String strobe) {
+public record Asked(String time, String columns, String address, String strobe, String places) {
   private static final Pattern RANGE = Pattern.compile("(.*?)(\\d+)\\s*\\.\\.\\s*\\1?(\\d+)");
+  private static final Pattern PLACE = Pattern.compile("([^=]+?)\\s*=\\s*([^=]+)");
   private static final int MOST_IN_A_RANGE = 64;
 
   /** Why nothing can be read so; empty where it can. */
   public String refusal() {
+    Optional<String> nowhere = items(places).filter(p -> !PLACE.matcher(p).matches()).findFirst();
+    if (nowhere.isPresent()) {
+      return "\"" + nowhere.get() + "\" says no place: one is written CH1=U15.8, or CH1=/RD.";
+    }
     return lines(address).isEmpty() == strobe.isBlank()
         ? ""
         : "Address lines and the line at whose edge they are read belong together: name both, or"
             + " neither.";
+  }
+
+  /** The net or pin of every channel that somebody named. */
+  public Map<String, String> named() {
+    Map<String, String> named = new LinkedHashMap<>();
+    items(places)
+        .map(PLACE::matcher)
+        .filter(Matcher::matches)
+        .forEach(m -> named.put(m.group(1), m.group(2)));
+    return named;
+  }
+
+  private static Stream<String> items(String typed) {
+    return Arrays.stream(typed.split(",", -1)).map(String::strip).filter(s -> !s.isEmpty());
   }
 
   /** What it stands for where it is not refused. */
@@ -63,10 +86,7 @@ public record Asked(String time, String columns, String address, String strobe) 
 
   private static List<String> lines(String typed) {
     List<String> lines = new ArrayList<>();
-    Arrays.stream(typed.split(",", -1))
-        .map(String::strip)
-        .filter(s -> !s.isEmpty())
-        .forEach(s -> lines.addAll(range(s)));
+    items(typed).forEach(s -> lines.addAll(range(s)));
     return lines;
   }
 

@@ -31,10 +31,11 @@ public final class SignalsDialog {
   private final VBox sentences = new VBox(3);
   private final ProgressBar progress = new ProgressBar(0);
   private final Label said = Texts.label("", Style.FAINT);
-  private final TextField time = field("first column");
+  private final TextField time = field("told by its heading");
   private final TextField columns = field("all others");
   private final TextField address = field("A0..A15, lowest first");
   private final TextField strobe = field("/RD, or +PHI as it rises");
+  private final TextField places = field("CH1=U15.8, CH2=/RD");
   private final Runnable read;
 
   private SignalsDialog(SignalsPresenter presenter, Path file, Consumer<String> enter) {
@@ -69,12 +70,13 @@ public final class SignalsDialog {
   private static TextField field(String prompt) {
     TextField field = new TextField();
     field.setPromptText(prompt);
-    field.setPrefColumnCount(14);
+    field.setPrefColumnCount(11);
     return field;
   }
 
   private Asked asked() {
-    return new Asked(time.getText(), columns.getText(), address.getText(), strobe.getText());
+    return new Asked(
+        time.getText(), columns.getText(), address.getText(), strobe.getText(), places.getText());
   }
 
   /** Which columns of a table are what, and where addresses go by; Enter reads the file so. */
@@ -86,9 +88,10 @@ public final class SignalsDialog {
             labelled("Columns that are lines (CSV)", columns),
             labelled("Address lines", address),
             labelled("read as this falls", strobe),
+            labelled("Channels were at", places),
             Texts.button("Read again", read));
     row.setAlignment(Pos.BOTTOM_LEFT);
-    List.of(time, columns, address, strobe).forEach(f -> f.setOnAction(e -> read.run()));
+    List.of(time, columns, address, strobe, places).forEach(f -> f.setOnAction(e -> read.run()));
     return row;
   }
 

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
-import raconteur.casebook.exchange.RecordingFile;
+import raconteur.casebook.recording.RecordingFile;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
@@ -28,6 +28,7 @@ public final class SignalsPresenter {
   private final Workshop workshop;
   private final Board board;
   private final GoodBoard good;
+  private final LineNames names;
   private final AtomicBoolean stopped = new AtomicBoolean();
 
   /**
@@ -60,6 +61,7 @@ public final class SignalsPresenter {
     this.workshop = workshop;
     this.board = board;
     this.good = GoodBoard.of(board);
+    this.names = new LineNames(board);
   }
 
   /** Gives up reading; what was read so far is shown. */
@@ -82,7 +84,12 @@ public final class SignalsPresenter {
       Consumer<Read> done,
       Consumer<String> refused) {
     if (asked.refusal().isEmpty()) {
-      read(file, asked.choice(), progress, done, refused);
+      read(
+          file,
+          asked.choice(),
+          progress,
+          recording -> done.accept(read(recording.named(asked.named()))),
+          refused);
     } else {
       refused.accept(asked.refusal());
     }
@@ -92,7 +99,7 @@ public final class SignalsPresenter {
       Path file,
       RecordingFile.Choice choice,
       DoubleConsumer progress,
-      Consumer<Read> done,
+      Consumer<Recording> done,
       Consumer<String> refused) {
     stopped.set(false);
     workshop
@@ -111,8 +118,7 @@ public final class SignalsPresenter {
                       () -> {
                         switch (loaded) {
                           case Loaded.Refused<Recording> no -> refused.accept(no.summary());
-                          case Loaded.Ok<Recording>(Recording recording) ->
-                              done.accept(read(recording));
+                          case Loaded.Ok<Recording>(Recording recording) -> done.accept(recording);
                         }
                       });
             });
@@ -132,6 +138,7 @@ public final class SignalsPresenter {
                             ? "."
                             : ": one net, a copy, or a short.")));
     recording.loop().ifPresent(l -> sentences.add(loop(l)));
+    recording.remarks().stream().limit(MOST_SAID).forEach(sentences::add);
     long known = rows.stream().filter(r -> r.pin().isPresent()).count();
     sentences.addFirst(
         rows.size()
@@ -172,8 +179,20 @@ public final class SignalsPresenter {
         line.duty(),
         line.stands(),
         pin,
-        pin.filter(p -> sayable).map(p -> new Finding.Probe(p, line.shown()).line()).orElse(""),
+        rail(line)
+            .or(() -> pin.filter(p -> sayable).map(p -> new Finding.Probe(p, line.shown()).line()))
+            .orElse(""),
         healthy.map(s -> "a good board: " + s.name().toLowerCase(Locale.ROOT)).orElse(""));
+  }
+
+  /** The line for a supply's volts: as the middle of what was seen of it. */
+  private Optional<String> rail(Recording.Line line) {
+    return names
+        .net(line.name())
+        .flatMap(net -> board.railOfNet(net.name()))
+        .flatMap(
+            rail ->
+                line.volts().map(v -> new Finding.RailVolts(rail.name(), v.middleVolts()).line()));
   }
 
   private static String hertz(double hertz) {
@@ -182,8 +201,7 @@ public final class SignalsPresenter {
 
   /** A net by its name, at the pin that drives it, or a pin by its own. */
   private Optional<PinRef> pin(String name) {
-    Optional<Net> net =
-        board.nets().stream().filter(n -> n.name().equalsIgnoreCase(name)).findFirst();
+    Optional<Net> net = names.net(name);
     if (net.isPresent()) {
       List<PinRef> path = net.get().path();
       return path.stream()
@@ -191,9 +209,6 @@ public final class SignalsPresenter {
           .findFirst()
           .or(() -> Optional.of(path.getFirst()));
     }
-    return board.parts().stream()
-        .flatMap(p -> p.pins().stream())
-        .filter(p -> p.toString().equalsIgnoreCase(name))
-        .findFirst();
+    return names.pin(name);
   }
 }

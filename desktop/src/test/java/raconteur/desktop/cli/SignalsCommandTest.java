@@ -77,7 +77,8 @@ class SignalsCommandTest {
       var board = workshop.boards().find("quillon-kittiwake-b").orElseThrow();
       var presenter = new SignalsPresenter(workshop, board);
       List<SignalsPresenter.Read> read = new java.util.ArrayList<>();
-      presenter.read(recorded(), new Asked("", "", "", ""), share -> {}, read::add, sentence -> {});
+      presenter.read(
+          recorded(), new Asked("", "", "", "", ""), share -> {}, read::add, sentence -> {});
       assertThat(read.getFirst().rows())
           .anySatisfy(
               r -> {
@@ -104,15 +105,16 @@ class SignalsCommandTest {
       var presenter = new SignalsPresenter(workshop, board);
       List<SignalsPresenter.Read> read = new java.util.ArrayList<>();
       List<String> refused = new java.util.ArrayList<>();
-      Asked asked = new Asked("s", "A0,A1,/RD", "A0..A1", "/RD");
+      Asked asked = new Asked("s", "A0,A1,/RD", "A0..A1", "/RD", "");
       presenter.read(file, asked, share -> {}, read::add, refused::add);
       assertThat(refused).isEmpty();
       assertThat(read.getFirst().rows())
           .extracting(SignalsPresenter.Row::name)
           .containsExactly("A0", "A1", "/RD");
       assertThat(read.getFirst().sentences().getLast()).contains("go round through 4 places");
-      presenter.read(file, new Asked("t", "", "", ""), share -> {}, read::add, refused::add);
-      presenter.read(file, new Asked("s", "", "A0..A1", ""), share -> {}, read::add, refused::add);
+      presenter.read(file, new Asked("t", "", "", "", ""), share -> {}, read::add, refused::add);
+      presenter.read(
+          file, new Asked("s", "", "A0..A1", "", ""), share -> {}, read::add, refused::add);
       assertThat(refused).hasSize(2);
       assertThat(refused.getFirst()).contains("t");
       assertThat(refused.getLast()).contains("belong together");

@@ -68,7 +68,7 @@ class SignalsPresenterTest extends OnTheDemo {
     var rows =
         rows(
             table(40, Map.of(moving, i -> 0, "u14.3", i -> i % 2, "nowhere", i -> i / 20)),
-            new Asked("", "", "", ""));
+            new Asked("", "", "", "", ""));
     assertThat(refused).isEmpty();
     var still = rows.get(moving);
     assertThat(still.stands()).isTrue();
@@ -96,20 +96,20 @@ class SignalsPresenterTest extends OnTheDemo {
     Board own = Boards.asTyped(Boards.KITTIWAKE_B);
     assertThat(own.nets()).allMatch(n -> n.healthy().isEmpty());
     board = own;
-    var rows = rows(table(40, Map.of("U1.6", i -> 0)), new Asked("", "", "", ""));
+    var rows = rows(table(40, Map.of("U1.6", i -> 0)), new Asked("", "", "", "", ""));
     assertThat(rows.get("U1.6").note()).contains("a good board");
   }
 
   @Test
   void halfOfWhatBelongsTogetherIsAskedFor() throws IOException {
-    rows("time,A0\n0,1\n1,0\n", new Asked("", "", "A0..A3", ""));
+    rows("time,A0\n0,1\n1,0\n", new Asked("", "", "A0..A3", "", ""));
     assertThat(read).isEmpty();
     assertThat(refused).singleElement().asString().contains("belong together");
   }
 
   @Test
   void whatIsNoRecordingIsRefusedWithItsReason() throws IOException {
-    rows("no recording at all", new Asked("", "", "", ""));
+    rows("no recording at all", new Asked("", "", "", "", ""));
     assertThat(refused).hasSize(1);
     assertThat(read).isEmpty();
   }
@@ -124,7 +124,7 @@ class SignalsPresenterTest extends OnTheDemo {
       columns.put("A" + bit, i -> places[i / 2 % 3] >> at & 1);
     }
     columns.put("RD", i -> (i + 1) % 2);
-    rows(table(600, columns), new Asked("", "", "A0..A2", "RD"));
+    rows(table(600, columns), new Asked("", "", "A0..A2", "RD", ""));
     assertThat(refused).isEmpty();
     assertThat(read.orElseThrow().sentences()).anyMatch(s -> s.contains("through 3 places"));
   }
@@ -142,7 +142,41 @@ class SignalsPresenterTest extends OnTheDemo {
         "D[1], D[0] | D[0] D[1]"
       })
   void linesAreTypedAsRangesOrOneByOneAndReadLowestFirst(String typed, String lines) {
-    var choice = new Asked("", "", typed, "RD").choice();
+    var choice = new Asked("", "", typed, "RD", "").choice();
     assertThat(String.join(" ", choice.addresses().orElseThrow().lines())).isEqualTo(lines);
+  }
+
+  /** Overbars are written in many ways, and a pin is said in words. */
+  @ParameterizedTest
+  @CsvSource({
+    "U14 pin 3, U14.3",
+    "U14-3 (V), U14.3",
+    "RAS#, /RAS",
+    "nRAS, /RAS",
+    "/ras, /RAS",
+    "RAS_n, /RAS",
+    "RAS (V), ''"
+  })
+  void channelsAreFoundAsPeopleCallThem(String channel, String there) throws IOException {
+    var rows = rows(table(40, Map.of(channel, i -> i % 2)), new Asked("", "", "", "", ""));
+    String found =
+        rows.get(channel)
+            .pin()
+            .map(p -> there.startsWith("/") ? board.netOf(p).orElseThrow().name() : p.toString())
+            .orElse("");
+    assertThat(found).isEqualTo(there);
+  }
+
+  @Test
+  void aChannelIsWhereSomebodySaysItWasAndASupplyIsToldInVolts() throws IOException {
+    StringBuilder text = new StringBuilder("time,CH1 (V),CH2 (V)\n");
+    for (int i = 0; i < 40; i++) {
+      text.append(i * 1e-6).append(i % 2 == 0 ? ",0.2" : ",3.4").append(",4.6\n");
+    }
+    var rows = rows(text.toString(), new Asked("", "", "", "", "CH1 (V)=U14.3, CH2 (V) = +5V"));
+    assertThat(rows.get("U14.3").bench()).isEqualTo("U14.3 toggling");
+    assertThat(rows.get("+5V").bench()).isEqualTo("+5V 4.6 V");
+    rows(text.toString(), new Asked("", "", "", "", "CH1 at U14.3"));
+    assertThat(refused).singleElement().asString().contains("CH1=U15.8");
   }
 }

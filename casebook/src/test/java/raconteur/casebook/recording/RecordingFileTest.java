@@ -1,14 +1,16 @@
-package raconteur.casebook.exchange;
+package raconteur.casebook.recording;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -215,5 +217,177 @@ class RecordingFileTest {
       before = now;
     }
     return changes;
+  }
+
+  /**
+   * A square wave of 1 kHz on the first line as a table's first line, its rows, and whether it is
+   * written in another way: what recorders, scopes and meters were seen to write (common practice,
+   * no source). {@code @} is the row's number, {@code %} the level, {@code $} volts, {@code &} the
+   * time in µs.
+   */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "; Sample rate: 4 kHz~; Channels: 2~Sample,CLK,RESET | @,%,1",
+        "# Samplerate: 4000 Hz~clk,wr | %,1",
+        "Channel,CH2~Sampling period,250us~Unit,V~Voltage | $",
+        "Time (x1e-6 s),CH1 (V) | &,$",
+        "Zeit (µs);Kanal 1 (V) | &;$",
+        "Time,Level~ | & us,%",
+        "Time,Voltage | & us,$ V",
+        "t[us] U[V] | & $",
+        "Time (us),0,1,2 | &,%,1,0",
+        "Time (us),INT | &,!",
+        "Sample,Time,IRQ,Note | @,& us,%,LD A",
+        "CH1 Time(us),CH1(V),CH2 Time(us),CH2(V) | &,$,&,3.6",
+        "Time (us),ADDR,/RD | &,^F00,1",
+        "Time (us),ADDR,/RD | &,0x^F00,1",
+        "Time (us);ADDR;/RD | &;^F00h;1",
+        "Time (us),A15-A0,/RD | &,000%000000000000,1",
+        "Time (us),A(dec),RW | &,~,1"
+      })
+  void tablesAreReadAsInstrumentsWriteThem(String head, String row) throws IOException {
+    StringBuilder text = new StringBuilder(head.strip().replace('~', '\n')).append('\n');
+    for (int i = 0; i < 80; i++) {
+      boolean high = i % 4 < 2;
+      text.append(
+              row.strip()
+                  .replace("@", String.valueOf(i))
+                  .replace("&", String.valueOf(i * 250))
+                  .replace("$", high ? "3.60" : "0.20")
+                  .replace("!", high ? "true" : "false")
+                  .replace("~", high ? "61441" : "57345")
+                  .replace("^", high ? "3" : "2")
+                  .replace("%", high ? "1" : "0"))
+          .append('\n');
+    }
+    Recording recording = read("s.csv", text.toString(), RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines())
+        .filteredOn(l -> l.shown() == Signal.TOGGLING)
+        .singleElement()
+        .satisfies(l -> assertThat(l.hertz().orElseThrow()).isBetween(990.0, 1010.0));
+  }
+
+  /** What is no level, no volts and no bus is never read as one of them. */
+  @ParameterizedTest
+  @CsvSource({
+    "'Time,Frequency (Hz)', '0.&,3579545', is in hz",
+    "'Time,Reading,Unit', '0.&,0.4,Ohm', is in ohm",
+    "'Time (us),ADDR', '&,7936', no volts of a line",
+    "'Time (s),Line,Edge', '0.&,CLK,Rising', no level and no figure",
+    "'Volts/div,1V~Offset,128~CH1', '228', no column of times"
+  })
+  void whatIsNoLineIsSaidSo(String head, String row, String reason) throws IOException {
+    StringBuilder text = new StringBuilder(head.replace('~', '\n')).append('\n');
+    for (int i = 100; i < 180; i++) {
+      text.append(row.replace("&", String.valueOf(i))).append('\n');
+    }
+    Loaded<Recording> read = read("s.csv", text.toString(), RecordingFile.Choice.USUAL);
+    assertThat(((Loaded.Refused<Recording>) read).summary()).contains(reason);
+  }
+
+  /** Written with six digits, ten samples have one time: no frequency can be told from that. */
+  @Test
+  void timesThatWereRoundedAreRefusedUnlessTheIntervalIsSaid() throws IOException {
+    StringBuilder rows = new StringBuilder("Time (s),CH1\n");
+    for (int i = 0; i < 1000; i++) {
+      rows.append(String.format(Locale.ROOT, "%.6f,%d%n", i * 1e-7, i / 5 % 2));
+    }
+    assertThat(
+            ((Loaded.Refused<Recording>) read("s.csv", rows.toString(), RecordingFile.Choice.USUAL))
+                .summary())
+        .contains("rounded");
+    Recording recording =
+        read("s.csv", "Sample interval,1e-7\n" + rows, RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines().getFirst().hertz().orElseThrow())
+        .isBetween(999_000.0, 1_001_000.0);
+  }
+
+  /** Settings in the first columns, samples in the last two, and nothing above them. */
+  @Test
+  void whatAScopeSetsDownBesideItsSamplesIsNoLine() throws IOException {
+    List<String> settings =
+        List.of("Points,80", "Source,CH1", "Vertical units,V", "Probe,10", "Units,s");
+    StringBuilder text = new StringBuilder();
+    for (int i = 0; i < 80; i++) {
+      text.append(i < settings.size() ? settings.get(i) : ",")
+          .append(
+              String.format(Locale.ROOT, ",,%.6f,%s,%n", i * 2.5e-4, i % 4 < 2 ? "0.2" : "3.4"));
+    }
+    Recording recording = read("s.csv", text.toString(), RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines()).extracting(Recording.Line::name).containsExactly("CH1");
+    assertThat(recording.lines().getFirst().hertz().orElseThrow()).isBetween(990.0, 1010.0);
+    assertThat(recording.remarks()).anyMatch(r -> r.contains("probe of 10"));
+  }
+
+  @Test
+  void aMetersLogIsReadByTheClockAndPastMidnight() throws IOException {
+    StringBuilder text = new StringBuilder("Datum;Zeit;Wert;Einheit\n");
+    for (int i = 0; i < 120; i++) {
+      int second = (86_400 - 60 + i) % 86_400;
+      text.append(
+          String.format(
+              Locale.ROOT,
+              "28.11.2026;%02d:%02d:%02d;%s;V DC%n",
+              second / 3600,
+              second / 60 % 60,
+              second % 60,
+              i < 60 ? "4,98" : "3,10"));
+    }
+    Recording recording =
+        read("s.csv", text + "End of data\n", RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.picos()).isEqualTo(119_000_000_000_000L);
+    assertThat(recording.lines().getFirst().volts()).contains(new Recording.Span(3.1, 4.98));
+    assertThat(recording.remarks()).anyMatch(r -> r.contains("End of data"));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"UTF-16", "windows-1252", "UTF-8"})
+  void otherEncodingsAreTold(String charset) throws IOException {
+    StringBuilder text = new StringBuilder("Time (µs),CH1 (V)\n");
+    for (int i = 0; i < 40; i++) {
+      text.append(i * 250).append(i % 4 < 2 ? ",0.2\n" : ",3.4\n");
+    }
+    Path file = folder.resolve("s.csv");
+    Files.write(file, text.toString().getBytes(Charset.forName(charset)));
+    Recording recording =
+        RecordingFile.read(file, RecordingFile.Choice.USUAL, share -> {}, () -> false).shipped();
+    assertThat(recording.lines().getFirst().hertz().orElseThrow()).isBetween(990.0, 1010.0);
+  }
+
+  /** Two ramps in millivolts: a slow rise is no clock, and what swings about zero has no level. */
+  @Test
+  void whatVoltsSayBesideTheirLevelIsRemarked() throws IOException {
+    StringBuilder text = new StringBuilder("Time (ms),reset (V),ripple (mV),low (mV)\n");
+    for (int i = 0; i < 400; i++) {
+      text.append(i)
+          .append(String.format(Locale.ROOT, ",%.2f", Math.min(5, i / 40.0)))
+          .append(i % 20 < 10 ? ",120" : ",-120")
+          .append(i % 2 == 0 ? ",20\n" : ",360\n");
+    }
+    Recording recording = read("s.csv", text.toString(), RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines())
+        .extracting(Recording.Line::shown)
+        .containsExactly(Signal.DOUBTFUL, Signal.DOUBTFUL, Signal.LOW);
+    assertThat(recording.remarks())
+        .anyMatch(r -> r.startsWith("reset (V) rises once, after 80"))
+        .anyMatch(r -> r.startsWith("ripple (mV) swings about zero"))
+        .anyMatch(r -> r.startsWith("low (mV) moves between 0.0200 and 0.360 V"));
+  }
+
+  /** Bits declared one by one, one name in two scopes, a name written with its escape. */
+  @Test
+  void wiresOfADumpKeepTheirOwnNames() throws IOException {
+    String dump =
+        "$timescale 1us $end $scope module a $end $var wire 1 ! D [0] $end $var wire 1 % D [1] $end"
+            + " $var wire 1 c \\U5.3 $end $var wire 1 k CLK $end $upscope $end $scope module b $end"
+            + " $var wire 1 l CLK $end $var real 64 r VCC $end $upscope $end $enddefinitions $end"
+            + " #0 0! 0% 0c 0k 1l r4.98 r #10 1! 1% 1c 1k 0l";
+    Recording recording = read("b.vcd", dump, RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines())
+        .extracting(Recording.Line::name)
+        .containsExactly("D0", "D1", "U5.3", "CLK", "b.CLK");
+    assertThat(recording.remarks()).anyMatch(r -> r.startsWith("VCC is a real"));
   }
 }

@@ -1,4 +1,4 @@
-package raconteur.casebook.exchange;
+package raconteur.casebook.recording;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;

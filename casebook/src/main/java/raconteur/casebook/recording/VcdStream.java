@@ -1,12 +1,16 @@
-package raconteur.casebook.exchange;
+package raconteur.casebook.recording;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongConsumer;
 import java.util.regex.Matcher;
@@ -23,6 +27,8 @@ public final class VcdStream {
   private static final int LONGEST_WORD = 10_000;
   private static final int WIDEST_BUS = 64;
   private static final Pattern RANGE = Pattern.compile("(.*)\\[([0-9]{1,4}):([0-9]{1,4})\\]");
+  private static final Pattern BIT = Pattern.compile("(.*)\\[([0-9]{1,4})\\]");
+  private static final int MOST_SAID = 5;
   private static final int MOST_WIRES = 10_000;
   private static final long TOLD_EVERY_BYTES = 1 << 20;
 
@@ -36,6 +42,9 @@ public final class VcdStream {
   private double picosPerStep = 1;
   private final Map<String, Wires> wires = new HashMap<>();
   private final List<String> names = new ArrayList<>();
+  private final Set<String> taken = new HashSet<>();
+  private final Deque<String> scopes = new ArrayDeque<>();
+  private final List<String> passedOver = new ArrayList<>();
 
   /** Where the lines of a wire or bus begin, the highest first. */
   private record Wires(int first, int width) {}
@@ -111,6 +120,11 @@ public final class VcdStream {
     sink.end(Math.round(now * picosPerStep));
   }
 
+  /** What was declared and is no line, a sentence each; known once it is read. */
+  public List<String> passedOver() {
+    return List.copyOf(passedOver);
+  }
+
   private static long time(String word) throws Broken {
     if (!word.matches("#[0-9]{1,18}")) {
       throw new Broken("\"" + word + "\" is no time: one is written #1200 and never below #0");
@@ -130,6 +144,10 @@ public final class VcdStream {
     }
     if (name.equals("$timescale")) {
       picosPerStep = timescale(String.join("", words));
+    } else if (name.equals("$scope")) {
+      scopes.push(words.size() > 1 ? words.get(1) : "");
+    } else if (name.equals("$upscope")) {
+      scopes.poll();
     } else if (name.equals("$var")) {
       if (begun) {
         throw new Broken(
@@ -143,31 +161,41 @@ public final class VcdStream {
   }
 
   /**
-   * A wire, or each of a bus's: {@code D [7:0]} is told as D7 to D0. Reals and what is wider than a
-   * bus are passed over.
+   * A wire, or each of a bus's: {@code D [7:0]} is told as D7 to D0, one bit of it ({@code D [3]})
+   * as D3. A name that another scope has as well is told with its own. Reals and what is wider than
+   * a bus are passed over.
    */
   private void declare(List<String> words) throws Broken {
     String kind = words.get(0);
     String id = words.get(2);
-    if (!words.get(1).matches("[0-9]{1,4}") || kind.equals("real") || wires.containsKey(id)) {
+    String reference = String.join("", words.subList(3, words.size())).replaceFirst("^\\\\", "");
+    if (!words.get(1).matches("[0-9]{1,4}") || wires.containsKey(id)) {
       return;
     }
     int width = Integer.parseInt(words.get(1));
-    if (width < 1 || width > WIDEST_BUS) {
+    if (kind.equals("real") || kind.equals("string") || width < 1 || width > WIDEST_BUS) {
+      if (passedOver.size() < MOST_SAID) {
+        passedOver.add(
+            kind.matches("real|string")
+                ? reference + " is a " + kind + ", not a line, and was passed over."
+                : reference + " is a bus of " + width + " lines and was passed over.");
+      }
       return;
     }
     if (names.size() + width > MOST_WIRES) {
       throw new Broken("there are more than " + MOST_WIRES + " wires");
     }
     wires.put(id, new Wires(names.size(), width));
-    String reference = String.join("", words.subList(3, words.size()));
-    Matcher range = RANGE.matcher(reference);
+    String scoped = taken.contains(reference) ? scopes.peek() + "." + reference : reference;
+    taken.add(reference);
+    Matcher range = RANGE.matcher(scoped);
+    Matcher bit = BIT.matcher(scoped);
     if (width == 1) {
-      names.add(words.get(3));
+      names.add(bit.matches() ? bit.group(1) + bit.group(2) : scoped);
       return;
     }
     boolean ranged = range.matches();
-    String stem = ranged ? range.group(1) : reference;
+    String stem = ranged ? range.group(1) : scoped;
     int high = ranged ? Integer.parseInt(range.group(2)) : width - 1;
     int low = ranged ? Integer.parseInt(range.group(3)) : 0;
     for (int i = 0; i < width; i++) {

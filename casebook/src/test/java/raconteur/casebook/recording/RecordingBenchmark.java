@@ -1,4 +1,4 @@
-package raconteur.casebook.exchange;
+package raconteur.casebook.recording;
 
 import java.io.IOException;
 import java.io.InputStream;
