@@ -38,7 +38,7 @@ sealed interface TimeAxis {
     @Override
     public OptionalDouble seconds(CSVRecord row, long number) {
       String cell = cell(row, column);
-      OptionalDouble of = cell.isBlank() ? OptionalDouble.of(number) : Figure.of(cell);
+      OptionalDouble of = cell.isBlank() ? OptionalDouble.of((double) number) : Figure.of(cell);
       return of.stream().map(n -> secondsAtZero + n * secondsEach).findFirst();
     }
   }
