@@ -36,11 +36,10 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
     if (isBus()) {
       return Optional.of(bus());
     }
-    String line = heading;
     return Optional.of(
         isLevels()
-            ? new TableColumn.Levels(at, heading, line)
-            : new TableColumn.Volts(at, heading, line, Units.volts(ownUnit()).orElse(1)));
+            ? new TableColumn.Levels(at, heading, heading)
+            : new TableColumn.Volts(at, heading, heading, Units.volts(ownUnit()).orElse(1)));
   }
 
   /** Why it is no line; empty where it is one. */

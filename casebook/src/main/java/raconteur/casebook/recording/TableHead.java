@@ -150,7 +150,7 @@ final class TableHead {
           next.map(
                   n ->
                       n.size() == row.size()
-                          && (begins(row) && begins(n) || ends(row) && ends(n) && !begins(n)))
+                          && ((begins(row) && begins(n)) || (ends(row) && ends(n) && !begins(n))))
               .orElse(i > 0 && begins(row));
       if (likeTheNext) {
         return i;
@@ -198,7 +198,7 @@ final class TableHead {
         boolean words =
             isWord(row.getFirst())
                 && (row.stream().noneMatch(Figure::is)
-                    || row.size() >= 3 && isNumbered(row.subList(1, row.size())));
+                    || (row.size() >= 3 && isNumbered(row.subList(1, row.size()))));
         if (words && row.size() >= columns && (unitsToo || !isUnits(row)) && !isSetting(row, i)) {
           return Optional.of(row);
         }
@@ -217,9 +217,9 @@ final class TableHead {
   private boolean isSetting(List<String> row, int at) {
     return row.size() == 1
         && (row.getFirst().contains(":")
-            || at + 1 < rows.size()
+            || (at + 1 < rows.size()
                 && isWord(rows.get(at + 1).getFirst())
-                && !begins(rows.get(at + 1)));
+                && !begins(rows.get(at + 1))));
   }
 
   private static int filledColumns(List<String> row) {
@@ -427,7 +427,7 @@ final class TableHead {
     List<TableColumn> lines = new ArrayList<>();
     for (int i = 0; i < headings.size(); i++) {
       boolean settles =
-          time.isPresent() && i == time.getAsInt() || isOfTheHead(headings.get(i), samples, i);
+          (time.isPresent() && i == time.getAsInt()) || isOfTheHead(headings.get(i), samples, i);
       if (!settles) {
         ColumnGuess guess =
             new ColumnGuess(
