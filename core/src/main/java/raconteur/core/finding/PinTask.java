@@ -7,7 +7,9 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.device.DevicePin;
+import raconteur.core.device.Gate;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.PinRole;
 
@@ -40,6 +42,22 @@ final class PinTask {
             .map(p -> part.pin(p.number()).toString())
             .toList();
     return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
+  }
+
+  /** The inputs of the one gate behind an output. */
+  static List<String> inputsOf(Part part, PinRef output) {
+    List<Gate> gates =
+        part.device().pins().stream()
+            .filter(p -> part.pin(p.number()).equals(output))
+            .flatMap(p -> part.device().gates().stream().filter(g -> g.output().equals(p.name())))
+            .toList();
+    return gates.size() != 1
+        ? List.of()
+        : gates.getFirst().inputs().stream()
+            .flatMap(name -> part.device().pinNamed(name).stream())
+            .filter(p -> p.kind() == PinKind.INPUT)
+            .map(p -> part.pin(p.number()).toString())
+            .toList();
   }
 
   /** All pins of a port by its letter. */

@@ -59,6 +59,12 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
 
   private static final String PROCESSOR = "{processor}";
 
+  /** The pins that go into the gate behind the pin of the line. */
+  private static final String INPUTS = "{inputs}";
+
+  /** The outputs of the part of the line. */
+  private static final String OUTPUTS = "{outputs}";
+
   /** The rail of a board that has no other. */
   private static final String SUPPLY = "{supply}";
 
@@ -144,6 +150,20 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           filled = filled.replace(bus.getKey(), all);
         }
       }
+      if (text.contains(INPUTS)) {
+        List<String> inputs = inputs(board, matcher.group("pin"));
+        if (inputs.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(INPUTS, String.join(" ", inputs));
+      }
+      if (text.contains(OUTPUTS)) {
+        List<String> outputs = outputs(board, matcher.group("part"));
+        if (outputs.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(OUTPUTS, String.join(" ", outputs));
+      }
       if (filled.contains(PROCESSOR)) {
         Optional<Part> processor = processor(board);
         if (processor.isEmpty()) {
@@ -169,6 +189,19 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
       }
       return Optional.of(filled);
+    }
+
+    private static List<String> inputs(Board board, String pin) {
+      return board.parts().stream()
+          .flatMap(p -> p.pins().stream())
+          .filter(p -> p.toString().equalsIgnoreCase(pin))
+          .flatMap(p -> board.part(p.part()).stream().map(part -> PinTask.inputsOf(part, p)))
+          .flatMap(List::stream)
+          .toList();
+    }
+
+    private static List<String> outputs(Board board, String part) {
+      return board.partCalled(part).map(p -> PinTask.pins(p, "outputs")).orElse(List.of());
     }
 
     /** The only rail of a board; of several none is meant. */

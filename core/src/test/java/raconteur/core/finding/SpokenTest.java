@@ -13,6 +13,7 @@ import raconteur.core.ToldStories;
  */
 class SpokenTest {
   private static final BenchLine HERON = new BenchLine(ToldStories.board("heron-1"));
+  private static final BenchLine SKUA = new BenchLine(ToldStories.board("skua-3"));
   private static final BenchLine GADWALL = new BenchLine(ToldStories.board("gadwall-6"));
   private static final BenchLine WHIMBREL = new BenchLine(ToldStories.board("whimbrel-3"));
 
@@ -85,6 +86,31 @@ class SpokenTest {
       })
   void whatABoardIsMadeForIsSaidInItsOwnWords(String said, String usual) {
     assertThat(kept(WHIMBREL, said).replace("IC20-IC23", "IC20 IC21 IC22 IC23")).isEqualTo(usual);
+  }
+
+  /** Told as one tells a friend: what is said besides, what goes into a gate, what came of it. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "piggybacked a good 2114 on U6, no change | piggyback U6 same",
+        "U12 pin 2 output is weak, only 1.6V high | U12.2 1.6 V",
+        "nothing on the 5V rail at all | +5V 0 V",
+        "the oscillator module puts out a nice clean 14 MHz | Y1.8 14000000 Hz",
+        "clock at pin 6 of the Z80 looks good, 3.5MHz | U1.6 3500000 Hz",
+        "no activity on MREQ whatsoever | U1.19 0 Hz",
+        "HALT is low so the cpu has halted | U1.18 low",
+        "the 6264 gets burning hot within seconds | U3 burning",
+        "character rom U13 reads back fine | U13 rom good",
+        "no continuity between U5-18 and U3-11 | cont U5.18 U3.11 open",
+        "U16 pin 6 low with both inputs low | U16.6 low; U16.4 U16.5 low",
+        "no pixel data out of U14 | U14.13 0 Hz",
+        "A11 and A12 are shorted together, 0.8 ohms | cont U1.1 U1.2 joined",
+        "after replacing U4 it boots to the prompt | mended U4 replaced; screen works",
+        "put sockets in for both 2114s | mended U6 U7 reflowed; mended U6 U7 reseated",
+      })
+  void whatIsSaidBesideTheFindingDoesNotHideIt(String said, String usual) {
+    assertThat(kept(SKUA, said)).isEqualTo(usual);
   }
 
   /** Parts by what they are, lines by what they are there for, a figure before its place. */
