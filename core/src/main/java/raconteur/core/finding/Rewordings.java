@@ -65,7 +65,7 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   /** The outputs of the part of the line. */
   private static final String OUTPUTS = "{outputs}";
 
-  /** The rail of a board that has no other. */
+  /** The rail of a board that has no other but what it is made from. */
   private static final String SUPPLY = "{supply}";
 
   /** The processor's pins of a bus, by their names. */
@@ -204,11 +204,12 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
       return board.partCalled(part).map(p -> PinTask.pins(p, "outputs")).orElse(List.of());
     }
 
-    /** The only rail of a board; of several none is meant. */
+    /** The only rail of a board that none is made from; of several none is meant. */
     private static Optional<String> supply(Board board) {
-      return board.rails().size() == 1
-          ? board.rails().stream().map(Rail::name).findFirst()
-          : Optional.empty();
+      Set<String> raw = board.rails().stream().map(Rail::from).collect(Collectors.toSet());
+      List<String> supplies =
+          board.rails().stream().map(Rail::name).filter(name -> !raw.contains(name)).toList();
+      return supplies.size() == 1 ? Optional.of(supplies.getFirst()) : Optional.empty();
     }
 
     private static String socketed(Board board) {

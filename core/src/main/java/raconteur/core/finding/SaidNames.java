@@ -239,6 +239,10 @@ final class SaidNames {
 
   /** A part's outputs, or its only enable: {@code U34 outputs all high}. */
   private void byTask() {
+    if (words.contains("other") || words.contains("others")) {
+      // Which of them are the others, only who says it knows.
+      return;
+    }
     Optional<Part> part = part(parts.getFirst());
     for (String word : List.copyOf(words)) {
       int next = words.indexOf(word) + 1;

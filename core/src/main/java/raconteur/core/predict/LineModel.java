@@ -87,6 +87,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
    *     whatever comes out of what is addressed
    * @param twins a pin of each line that the same parts drive and that was seen to move
    * @param driven whether an output that always drives holds it
+   * @param standsOn what it does if what let it stand before parts were pulled is still in; empty
+   *     where it was not seen to stand
    * @param starved whether its driver gets too little supply to work
    */
   @SuppressWarnings("ArrayRecordComponent")
@@ -105,6 +107,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
       boolean counted,
       int[] twins,
       boolean driven,
+      Optional<double[]> standsOn,
       boolean starved) {}
 
   /**
@@ -667,6 +670,9 @@ final class LineModel implements TestModel<LineModel.Effect> {
   private double[] changed(Node node, Signal change, Line line) {
     if (change != Signal.DOUBTFUL) {
       return states.predicted(change);
+    }
+    if (node.standsOn().isPresent()) {
+      return node.standsOn().get();
     }
     return node.runs() || line.alike()
         ? states.disturbed()

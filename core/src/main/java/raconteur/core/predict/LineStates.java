@@ -30,6 +30,10 @@ final class LineStates {
   private final double[] unknown;
   private final double[] fetching;
   private final double[] disturbed;
+
+  /** How often what stands, for whatever reason, stands just so at the next look; a judgement. */
+  private static final double STANDS_ON = 0.9;
+
   private final double[] driven;
   private final double[] swayed;
   private final double[] starved;
@@ -113,6 +117,11 @@ final class LineStates {
   /** A line driven by what gets too little supply to work. */
   double[] starved() {
     return starved;
+  }
+
+  /** A line that stood, after something was changed that has nothing to do with it. */
+  double[] standingOn(Signal level) {
+    return mixed(STANDS_ON, predicted(level), halted);
   }
 
   /** The output of a gate two of whose inputs move: they may never meet. */

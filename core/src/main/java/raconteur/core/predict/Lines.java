@@ -107,6 +107,8 @@ final class Lines {
    * @param runs by line whether other lines say that the program runs
    * @param starved the rails too low to work with
    * @param standsToo lines another of whose chip's outputs was seen to stand
+   * @param standOn by line how it stood before parts were pulled: so it stands on unless the fault
+   *     went with them
    * @param likeItsRow by line what others of its row were seen to do
    * @param twins by line a pin of each other line that the same parts drive and that was seen to
    *     move
@@ -117,6 +119,7 @@ final class Lines {
       Map<String, Boolean> runs,
       Set<String> starved,
       Set<String> standsToo,
+      Map<String, Signal> standOn,
       Map<String, Signal> likeItsRow,
       Map<String, Set<PinRef>> twins) {}
 
@@ -385,10 +388,12 @@ final class Lines {
     Map<String, Boolean> runs = new TreeMap<>();
     Map<String, Set<PinRef>> twins = new TreeMap<>();
     Set<String> standsToo = new TreeSet<>();
+    Map<String, Signal> standOn = new TreeMap<>();
     Map<String, Signal> likeItsRow = new TreeMap<>();
     for (String each : in) {
       Net net = lineNamed(each);
       runs(net, seen).ifPresent(r -> runs.put(each, r));
+      stoodWithMoreIn(net, moment, told).ifPresent(level -> standOn.put(each, level));
       twins.put(each, twins(net, seen));
       if (standsToo(net, seen)) {
         standsToo.add(each);
@@ -401,6 +406,7 @@ final class Lines {
         runs,
         Supplies.starved(board, moment, told),
         standsToo,
+        standOn,
         likeItsRow,
         twins);
   }
@@ -553,6 +559,28 @@ final class Lines {
       return Optional.of(true);
     }
     return moving.isEmpty() && still.size() >= ENOUGH_LINES ? Optional.of(false) : Optional.empty();
+  }
+
+  /**
+   * How a line stood before parts were pulled that are out now. If it stood for want of a program,
+   * or for something elsewhere that nobody can tell, it stands on: taking a part out mends nothing,
+   * unless what was wrong went with it.
+   */
+  private static Optional<Signal> stoodWithMoreIn(
+      Net line, Moment moment, List<DatedFinding> told) {
+    return told.stream()
+        .filter(f -> isReading(f.finding()) && isSameWithMoreIn(f.moment(), moment))
+        .filter(f -> line.path().contains(pin(f.finding())))
+        .flatMap(f -> shown(f.finding()).stream())
+        .reduce((_, last) -> last)
+        .filter(signal -> signal != Signal.TOGGLING && signal != Signal.DOUBTFUL);
+  }
+
+  private static boolean isSameWithMoreIn(Moment before, Moment now) {
+    return before.epoch() == now.epoch()
+        && before.freeRun() == now.freeRun()
+        && before.partsOut().size() < now.partsOut().size()
+        && now.partsOut().containsAll(before.partsOut());
   }
 
   /**
@@ -712,6 +740,8 @@ final class Lines {
         nets.soleDriver(net)
             .filter(driver -> setUp.moment().partsOut().contains(driver.part()))
             .isPresent();
+    Optional<double[]> standsOn =
+        Optional.ofNullable(setUp.standOn().get(line)).map(states::standingOn);
     double[] healthy =
         out
             ? states.predicted(nets.pulledUp(net) ? Signal.HIGH : Signal.FLOATING)
@@ -732,9 +762,9 @@ final class Lines {
         follows,
         healthy,
         mayIdle
-            ? Optional.of(runs.isPresent() ? states.halted() : states.idle())
+            ? standsOn.or(() -> Optional.of(runs.isPresent() ? states.halted() : states.idle()))
             : Optional.empty(),
-        mayIdle && sorted.stream().anyMatch(activity::isProcessors)
+        mayIdle && standsOn.isEmpty() && sorted.stream().anyMatch(activity::isProcessors)
             ? Optional.of(states.fetching())
             : Optional.empty(),
         runs.orElse(false),
@@ -743,6 +773,7 @@ final class Lines {
             .mapToInt(pin -> nets.id(pin).orElse(-1))
             .toArray(),
         !out && nets.isDriven(net),
+        standsOn,
         isStarved(net, setUp.starved()));
   }
 
