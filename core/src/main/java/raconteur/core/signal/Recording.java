@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import raconteur.core.device.Signal;
 
@@ -23,6 +24,8 @@ import raconteur.core.device.Signal;
  */
 public record Recording(
     List<Line> lines, long picos, Optional<AddressLoop> loop, List<String> remarks) {
+  private static final Pattern UNIT = Pattern.compile("\\s*[\\[(][^\\])]{1,4}[\\])]\\s*$");
+
   /** A pair that moved less often than this together proves nothing. */
   private static final int FEWEST_CHANGES = 4;
 
@@ -104,10 +107,16 @@ public record Recording(
     }
   }
 
-  /** The same with other names for some of its lines. */
+  /** The same with other names for some of its lines; a unit behind a name may be left out. */
   public Recording named(Map<String, String> names) {
     return new Recording(
-        lines.stream().map(l -> l.named(names.getOrDefault(l.name(), l.name()))).toList(),
+        lines.stream()
+            .map(
+                l -> {
+                  String bare = UNIT.matcher(l.name()).replaceFirst("");
+                  return l.named(names.getOrDefault(l.name(), names.getOrDefault(bare, l.name())));
+                })
+            .toList(),
         picos,
         loop,
         remarks);

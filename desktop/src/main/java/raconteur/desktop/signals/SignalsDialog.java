@@ -31,11 +31,11 @@ public final class SignalsDialog {
   private final VBox sentences = new VBox(3);
   private final ProgressBar progress = new ProgressBar(0);
   private final Label said = Texts.label("", Style.FAINT);
-  private final TextField time = field("told by its heading");
+  private final TextField time = field("by its heading");
   private final TextField columns = field("all others");
-  private final TextField address = field("A0..A15, lowest first");
-  private final TextField strobe = field("/RD, or +PHI as it rises");
-  private final TextField places = field("CH1=U15.8, CH2=/RD");
+  private final TextField address = field("A0..A15");
+  private final TextField strobe = field("/RD, or +PHI");
+  private final TextField places = field("CH1=U15.8");
   private final Runnable read;
 
   private SignalsDialog(SignalsPresenter presenter, Path file, Consumer<String> enter) {
@@ -44,14 +44,14 @@ public final class SignalsDialog {
           progress.setVisible(true);
           presenter.read(file, asked(), progress::setProgress, this::fill, this::refuse);
         };
-    table.column("Line", 130, SignalsPresenter.Row::name);
-    table.column("Shows", 100, SignalsPresenter.Row::shown);
-    Style.FIGURES.on(table.column("Rises", 110, SignalsPresenter.Row::hertz));
+    table.column("Line", 110, SignalsPresenter.Row::name);
+    table.column("Shows", 170, SignalsPresenter.Row::shown);
+    Style.FIGURES.on(table.column("Rises", 95, SignalsPresenter.Row::hertz));
     TableColumn<SignalsPresenter.Row, String> share =
         table.column("low · high", BAR + 20, r -> String.valueOf(r.duty()));
     share.setCellFactory(c -> new ShareCell());
     table.column("On this board", 110, r -> r.pin().map(Object::toString).orElse("—"));
-    table.column("Against a good board", 190, SignalsPresenter.Row::note);
+    table.column("Against a good board", 155, SignalsPresenter.Row::note);
     table.setOnOpen(
         row -> {
           if (row.bench().isEmpty()) {
@@ -87,7 +87,7 @@ public final class SignalsDialog {
             labelled("Time column (CSV)", time),
             labelled("Columns that are lines (CSV)", columns),
             labelled("Address lines", address),
-            labelled("read as this falls", strobe),
+            labelled("read as this falls, +rises", strobe),
             labelled("Channels were at", places),
             Texts.button("Read again", read));
     row.setAlignment(Pos.BOTTOM_LEFT);

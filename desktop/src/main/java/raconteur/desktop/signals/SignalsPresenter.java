@@ -34,7 +34,7 @@ public final class SignalsPresenter {
   /**
    * One line of a recording.
    *
-   * @param shown what a logic probe would make of it, in a word
+   * @param shown what a logic probe would make of it, and its volts where they are known
    * @param pin where on the board it is; empty where its name says nothing here
    * @param bench the line that says it in the story, empty where it cannot
    * @param note whether it is odd by what a good board shows there
@@ -174,7 +174,7 @@ public final class SignalsPresenter {
         pin.flatMap(board::netOf).flatMap(good::shows).filter(s -> s != line.shown());
     return new Row(
         line.name(),
-        line.shown().name().toLowerCase(Locale.ROOT),
+        line.shown().name().toLowerCase(Locale.ROOT) + volts(line),
         line.hertz().isPresent() ? hertz(line.hertz().getAsDouble()) : "",
         line.duty(),
         line.stands(),
@@ -193,6 +193,13 @@ public final class SignalsPresenter {
         .flatMap(
             rail ->
                 line.volts().map(v -> new Finding.RailVolts(rail.name(), v.middleVolts()).line()));
+  }
+
+  /** Behind what it shows, where volts are known. */
+  private static String volts(Recording.Line line) {
+    return line.volts()
+        .map(v -> String.format(Locale.ROOT, ", %.2f to %.2f V", v.leastVolts(), v.mostVolts()))
+        .orElse("");
   }
 
   private static String hertz(double hertz) {

@@ -173,7 +173,7 @@ class SignalsPresenterTest extends OnTheDemo {
     for (int i = 0; i < 40; i++) {
       text.append(i * 1e-6).append(i % 2 == 0 ? ",0.2" : ",3.4").append(",4.6\n");
     }
-    var rows = rows(text.toString(), new Asked("", "", "", "", "CH1 (V)=U14.3, CH2 (V) = +5V"));
+    var rows = rows(text.toString(), new Asked("", "", "", "", "CH1=U14.3, CH2 (V) = +5V"));
     assertThat(rows.get("U14.3").bench()).isEqualTo("U14.3 toggling");
     assertThat(rows.get("+5V").bench()).isEqualTo("+5V 4.6 V");
     rows(text.toString(), new Asked("", "", "", "", "CH1 at U14.3"));

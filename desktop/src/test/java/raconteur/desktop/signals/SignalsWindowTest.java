@@ -101,7 +101,7 @@ class SignalsWindowTest extends InWindow {
     read(recording());
     TextField time =
         robot.lookup(".dialog-pane .text-field").queryAllAs(TextField.class).stream()
-            .filter(f -> f.getPromptText().equals("told by its heading"))
+            .filter(f -> f.getPromptText().equals("by its heading"))
             .findFirst()
             .orElseThrow();
     DemoWindow.fx(
