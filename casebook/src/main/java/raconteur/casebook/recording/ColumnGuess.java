@@ -127,8 +127,11 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
   private boolean isHex(List<String> values) {
     boolean letters = values.stream().anyMatch(c -> c.matches(".*[A-Fa-f].*"));
     boolean nought = values.stream().anyMatch(c -> c.startsWith("0"));
+    // DC and AC are words.
+    boolean digits = values.stream().anyMatch(c -> c.matches(".*[0-9].*"));
     return values.stream().allMatch(c -> HEX.matcher(c).matches())
         && oneWidth()
+        && digits
         && (letters || nought || RANGE.matcher(heading).matches());
   }
 

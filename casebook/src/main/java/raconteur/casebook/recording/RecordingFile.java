@@ -3,6 +3,7 @@ package raconteur.casebook.recording;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -171,7 +172,9 @@ public final class RecordingFile {
       for (int i = 0; i < table.skipped(); i++) {
         text.readLine();
       }
-      try (CSVParser rows = CSVParser.parse(new BoundedLines(text), format)) {
+      Reader lines = new BoundedLines(text);
+      try (CSVParser rows =
+          CSVParser.parse(table.delimiter() == ' ' ? new SingleBlanks(lines) : lines, format)) {
         return new TableRows(name, table, columns, choice, stop).read(rows);
       }
     }

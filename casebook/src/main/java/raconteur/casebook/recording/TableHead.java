@@ -56,8 +56,8 @@ final class TableHead {
   }
 
   private static char delimiter(List<String> lines) {
-    for (char candidate : new char[] {';', '\t'}) {
-      if (lines.stream().filter(l -> l.indexOf(candidate) > 0).count() * 2 > lines.size()) {
+    for (char candidate : new char[] {';', '\t', '|'}) {
+      if (lines.stream().filter(l -> l.indexOf(candidate) >= 0).count() * 2 > lines.size()) {
         return candidate;
       }
     }
@@ -68,7 +68,10 @@ final class TableHead {
   }
 
   private List<String> cells(String line) {
-    String plain = COMMENT.matcher(line).replaceFirst("");
+    // Between semicolons one at the beginning is an empty cell and no remark.
+    boolean emptyCell = delimiter != ' ' && line.startsWith(String.valueOf(delimiter));
+    String bare = emptyCell ? line : COMMENT.matcher(line).replaceFirst("");
+    String plain = delimiter == ' ' ? SingleBlanks.of(bare) : bare;
     CSVFormat format =
         CSVFormat.DEFAULT
             .builder()
@@ -196,7 +199,7 @@ final class TableHead {
       for (int i = first - 1; i >= 0; i--) {
         List<String> row = rows.get(i);
         boolean words =
-            isWord(row.getFirst())
+            row.stream().filter(c -> !c.isBlank()).findFirst().filter(TableHead::isWord).isPresent()
                 && (row.stream().noneMatch(Figure::is)
                     || (row.size() >= 3 && isNumbered(row.subList(1, row.size()))));
         if (words && row.size() >= columns && (unitsToo || !isUnits(row)) && !isSetting(row, i)) {

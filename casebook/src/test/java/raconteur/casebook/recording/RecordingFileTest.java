@@ -239,6 +239,8 @@ class RecordingFileTest {
         "t[us] U[V] | & $",
         "Time (us),0,1,2 | &,%,1,0",
         "Time (us),INT | &,!",
+        "# t_us  RAS   CAS | &   %  1",
+        "Time(us),Value,Mode | &,$,DC",
         "Sample,Time,IRQ,Note | @,& us,%,LD A",
         "CH1 Time(us),CH1(V),CH2 Time(us),CH2(V) | &,$,&,3.6",
         "Time (us),ADDR,/RD | &,^F00,1",
@@ -389,5 +391,17 @@ class RecordingFileTest {
         .extracting(Recording.Line::name)
         .containsExactly("D0", "D1", "U5.3", "CLK", "b.CLK");
     assertThat(recording.remarks()).anyMatch(r -> r.startsWith("VCC is a real"));
+  }
+
+  /** A column without a heading before the time, between semicolons. */
+  @Test
+  void anEmptyFirstCellIsNoRemark() throws IOException {
+    StringBuilder text = new StringBuilder(";Time (us);CH1\n");
+    for (int i = 0; i < 80; i++) {
+      text.append(';').append(i * 250).append(';').append(i % 4 < 2 ? 1 : 0).append('\n');
+    }
+    Recording recording = read("s.csv", text.toString(), RecordingFile.Choice.USUAL).shipped();
+    assertThat(recording.lines()).extracting(Recording.Line::name).containsExactly("CH1");
+    assertThat(recording.lines().getFirst().hertz().orElseThrow()).isBetween(990.0, 1010.0);
   }
 }
