@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -110,7 +111,6 @@ class TakerTest {
         "U26 41 C",
         "CE1 100 uF",
         "flash pass",
-        "diag U26 good harness",
         "screen blank",
         "swap U26 good same",
         "piggyback U26 same",
@@ -120,6 +120,18 @@ class TakerTest {
         "proof soak 3 runs clean"
       })
   void theHandsMakeJustTheTestsCalledSimulated(String line) {
+    makesJustWhatIsCalledSimulated(line);
+  }
+
+  /** A diagnostic runs for seconds of the board's time. */
+  @Tag("long")
+  @ParameterizedTest
+  @ValueSource(strings = {"diag U26 good", "diag U26 good harness"})
+  void soTheyMakeADiagnostic(String line) {
+    makesJustWhatIsCalledSimulated(line);
+  }
+
+  private static void makesJustWhatIsCalledSimulated(String line) {
     Finding test = asked(line);
     assertThat(at().take(test).isPresent())
         .as(test.kind().name())
