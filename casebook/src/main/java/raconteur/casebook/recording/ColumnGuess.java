@@ -1,8 +1,9 @@
 package raconteur.casebook.recording;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Predicate;
+import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -21,7 +22,10 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
       Pattern.compile(
           "(.*?)\\s*[\\[(<]?\\s*([0-9]{1,2})\\s*(?::|\\.\\.|-|to)\\s*[A-Za-z]*([0-9]{1,2})\\s*[\\])>]?");
 
-  /** Above this no line of a logic board is said in volts. */
+  /** Fewer noughts and ones in a row may as well be a figure in hexadecimal; a judgement. */
+  private static final int FEWEST_BITS = 8;
+
+  /** Above this no line of a logic board is said in volts; a judgement. */
   private static final double MOST_VOLTS = 100;
 
   ColumnGuess {
@@ -38,8 +42,8 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
     }
     return Optional.of(
         isLevels()
-            ? new TableColumn.Levels(at, heading, heading)
-            : new TableColumn.Volts(at, heading, heading, Units.volts(ownUnit()).orElse(1)));
+            ? new TableColumn.Levels(at, heading)
+            : new TableColumn.Volts(at, heading, Units.volts(ownUnit()).orElse(1)));
   }
 
   /** Why it is no line; empty where it is one. */
@@ -56,6 +60,9 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
     }
     if (isLevels() || isBus()) {
       return "";
+    }
+    if (values().stream().allMatch(c -> BINARY.matcher(c).matches()) && !values().isEmpty()) {
+      return quoted() + " may be bits or hexadecimal; a heading such as A3-A0, 0b or 0x would say";
     }
     Optional<String> word =
         cells.stream()
@@ -85,73 +92,100 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
   }
 
   private String ownUnit() {
-    return unit.isEmpty() ? Units.of(heading) : unit.toLowerCase(java.util.Locale.ROOT);
+    return unit.isEmpty() ? Units.of(heading) : unit.toLowerCase(Locale.ROOT);
   }
 
   private boolean isLevels() {
     return !cells.isEmpty() && cells.stream().allMatch(Figure::isLevel);
   }
 
-  private boolean all(Pattern pattern) {
-    return cells.stream().allMatch(c -> pattern.matcher(c).matches());
-  }
-
-  private boolean oneWidth() {
-    return cells.stream().mapToInt(String::length).distinct().count() == 1;
+  /** The figures among the cells: a bus may float or be unknown now and then. */
+  private List<String> values() {
+    return cells.stream().filter(c -> !c.matches("(?i)[xz]+")).toList();
   }
 
   private boolean isBus() {
-    if (cells.isEmpty() || Units.volts(ownUnit()).isPresent()) {
-      return false;
+    return radix().isPresent();
+  }
+
+  /** To which base its figures are; empty where it is no bus, or where that cannot be told. */
+  private OptionalInt radix() {
+    List<String> values = values();
+    if (values.isEmpty() || Units.volts(ownUnit()).isPresent()) {
+      return OptionalInt.empty();
     }
-    Predicate<String> value = c -> !c.matches("(?i)[xz]+");
-    List<String> values = cells.stream().filter(value).toList();
-    return !values.isEmpty()
-        && (values.stream().allMatch(c -> MARKED_HEX.matcher(c).matches())
-            || isDecimal(values)
-            || isBinary()
-            || isHex(values));
-  }
-
-  private boolean isDecimal(List<String> values) {
-    return heading.matches("(?i).*\\bdec(imal)?\\b.*")
-        && values.stream().allMatch(v -> v.matches("[0-9]{1,9}"));
-  }
-
-  /** Bits of one width, or of the width its heading says. */
-  private boolean isBinary() {
-    return all(BINARY) && oneWidth();
-  }
-
-  /** Digits of one width with a letter among them, or that begin with a nought. */
-  private boolean isHex(List<String> values) {
+    if (values.stream().allMatch(c -> MARKED_HEX.matcher(c).matches())) {
+      return OptionalInt.of(16);
+    }
+    if (heading.matches("(?i).*\\bdec(imal)?\\b.*")
+        && values.stream().allMatch(v -> v.matches("[0-9]{1,9}"))) {
+      return OptionalInt.of(10);
+    }
+    if (values.stream().mapToInt(String::length).distinct().count() > 1) {
+      return OptionalInt.empty();
+    }
+    if (values.stream().allMatch(c -> BINARY.matcher(c).matches())) {
+      return ofBits(TableColumn.Bus.digits(values.getFirst()).length(), values.getFirst());
+    }
     boolean letters = values.stream().anyMatch(c -> c.matches(".*[A-Fa-f].*"));
     boolean nought = values.stream().anyMatch(c -> c.startsWith("0"));
     // DC and AC are words.
     boolean digits = values.stream().anyMatch(c -> c.matches(".*[0-9].*"));
-    return values.stream().allMatch(c -> HEX.matcher(c).matches())
-        && oneWidth()
-        && digits
-        && (letters || nought || RANGE.matcher(heading).matches());
+    boolean hex =
+        values.stream().allMatch(c -> HEX.matcher(c).matches())
+            && digits
+            && (letters || nought || range().isPresent());
+    return hex ? OptionalInt.of(16) : OptionalInt.empty();
+  }
+
+  /** Noughts and ones alone: bits where the heading, their mark or their number says so. */
+  private OptionalInt ofBits(int digits, String value) {
+    if (range().isPresent()) {
+      int width = range().get().width();
+      return width == digits
+          ? OptionalInt.of(2)
+          : width == digits * 4 ? OptionalInt.of(16) : OptionalInt.empty();
+    }
+    boolean bits = value.startsWith("0b") || digits >= FEWEST_BITS;
+    return bits ? OptionalInt.of(2) : OptionalInt.empty();
+  }
+
+  /** A heading such as {@code A15-A0}. */
+  private record Range(String stem, int high, int low) {
+    int width() {
+      return Math.abs(high - low) + 1;
+    }
+  }
+
+  private Optional<Range> range() {
+    Matcher range = RANGE.matcher(heading);
+    return range.matches()
+        ? Optional.of(
+                new Range(
+                    range.group(1),
+                    Integer.parseInt(range.group(2)),
+                    Integer.parseInt(range.group(3))))
+            .filter(r -> r.width() <= TableColumn.Bus.WIDEST)
+        : Optional.empty();
   }
 
   private TableColumn bus() {
-    if (isDecimal(cells)) {
-      long most = cells.stream().mapToLong(Long::parseLong).max().orElse(0);
-      int bits = most < 1 << 8 ? 8 : most < 1 << 16 ? 16 : 32;
-      String name = heading.replaceAll("(?i)\\W*\\bdec(imal)?\\b\\W*", "");
-      return new TableColumn.Bus(at, heading, TableColumn.Bus.lines(name, bits - 1, 0), 10);
-    }
-    boolean binary = isBinary();
-    int digits =
-        cells.stream().map(TableColumn.Bus::digits).mapToInt(String::length).max().orElse(1);
-    int width = binary ? digits : digits * 4;
-    Matcher range = RANGE.matcher(heading);
-    boolean ranged = range.matches();
-    String stem = ranged ? range.group(1) : heading;
-    int high = ranged ? Integer.parseInt(range.group(2)) : width - 1;
-    int low = ranged ? Integer.parseInt(range.group(3)) : 0;
+    int radix = radix().orElseThrow();
+    List<String> values = values().stream().map(TableColumn.Bus::digits).toList();
+    int digits = values.stream().mapToInt(String::length).max().orElse(1);
+    int bits =
+        switch (radix) {
+          case 2 -> digits;
+          case 16 -> digits * 4;
+          default -> bitsOf(values.stream().mapToLong(Long::parseLong).max().orElse(0));
+        };
+    String name = heading.replaceAll("(?i)\\W*\\bdec(imal)?\\b\\W*", "");
+    Range range = range().orElse(new Range(name, bits - 1, 0));
     return new TableColumn.Bus(
-        at, heading, TableColumn.Bus.lines(stem, high, low), binary ? 2 : 16);
+        at, heading, TableColumn.Bus.lines(range.stem(), range.high(), range.low()), radix);
+  }
+
+  private static int bitsOf(long most) {
+    return most < 1 << 8 ? 8 : most < 1 << 16 ? 16 : TableColumn.Bus.WIDEST;
   }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * What a file says of itself beside its samples: {@code Sample interval,2e-7,s}, {@code # Sample
@@ -96,9 +97,8 @@ final class Preamble {
     if (colon <= 0 || first.matches(".*\\d:\\d.*")) {
       return line;
     }
-    return java.util.stream.Stream.concat(
-            java.util.stream.Stream.of(first.substring(0, colon), first.substring(colon + 1)),
-            line.stream().skip(1))
+    return Stream.concat(
+            Stream.of(first.substring(0, colon), first.substring(colon + 1)), line.stream().skip(1))
         .toList();
   }
 

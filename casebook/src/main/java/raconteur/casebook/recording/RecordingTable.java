@@ -32,9 +32,4 @@ record RecordingTable(
       super(reason);
     }
   }
-
-  /** The lines of all columns, as the digest numbers them. */
-  List<String> lines() {
-    return columns.stream().flatMap(c -> c.lines().stream()).toList();
-  }
 }

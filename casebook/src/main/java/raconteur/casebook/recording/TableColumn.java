@@ -28,10 +28,10 @@ sealed interface TableColumn {
   void feed(String cell, RecordingDigest digest, int first, long picos, double probe);
 
   /** A line as 0 and 1, low and high, x or z. */
-  record Levels(int at, String heading, String line) implements TableColumn {
+  record Levels(int at, String heading) implements TableColumn {
     @Override
     public List<String> lines() {
-      return List.of(line);
+      return List.of(heading);
     }
 
     @Override
@@ -48,10 +48,10 @@ sealed interface TableColumn {
   }
 
   /** A line in volts, against TTL levels. */
-  record Volts(int at, String heading, String line, double voltsEach) implements TableColumn {
+  record Volts(int at, String heading, double voltsEach) implements TableColumn {
     @Override
     public List<String> lines() {
-      return List.of(line);
+      return List.of(heading);
     }
 
     @Override
@@ -81,6 +81,9 @@ sealed interface TableColumn {
 
   /** A bus as one figure a row. */
   record Bus(int at, String heading, List<String> lines, int radix) implements TableColumn {
+    /** What one figure of a row can hold. */
+    static final int WIDEST = 32;
+
     private static final Map<Integer, String> DIGITS =
         Map.of(2, "[01]{1,32}", 10, "[0-9]{1,9}", 16, "[0-9A-Fa-f]{1,8}");
 
@@ -98,12 +101,16 @@ sealed interface TableColumn {
     @Override
     public void feed(String cell, RecordingDigest digest, int first, long picos, double probe) {
       String digits = digits(cell);
-      boolean floats = digits.matches("(?i)z+");
-      if (!digits.matches(DIGITS.get(radix))) {
+      if (digits.matches("(?i)[xz]*")) {
+        Track.State none = digits.matches("(?i)z+") ? Track.State.FLOATING : Track.State.UNKNOWN;
         for (int i = 0; i < lines.size(); i++) {
-          digest.change(first + i, picos, floats ? Track.State.FLOATING : Track.State.UNKNOWN);
+          digest.change(first + i, picos, none);
         }
         return;
+      }
+      if (!digits.matches(DIGITS.get(radix))) {
+        throw new IllegalArgumentException(
+            cell + " in " + heading + " is none of the figures of the rows before");
       }
       long value = Long.parseLong(digits, radix);
       if (value >>> lines.size() != 0) {

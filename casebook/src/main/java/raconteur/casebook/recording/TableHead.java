@@ -57,7 +57,7 @@ final class TableHead {
 
   private static char delimiter(List<String> lines) {
     for (char candidate : new char[] {';', '\t', '|'}) {
-      if (lines.stream().filter(l -> l.indexOf(candidate) >= 0).count() * 2 > lines.size()) {
+      if (lines.stream().filter(l -> l.indexOf(candidate, 1) > 0).count() * 2 > lines.size()) {
         return candidate;
       }
     }
@@ -123,7 +123,9 @@ final class TableHead {
 
   private static void refuseTwice(List<String> headings) throws Strange {
     for (int i = 0; i < headings.size(); i++) {
-      if (!headings.get(i).isEmpty() && headings.indexOf(headings.get(i)) < i) {
+      boolean named =
+          !headings.get(i).isEmpty() && !UNIT_HEADING.matcher(headings.get(i)).matches();
+      if (named && headings.indexOf(headings.get(i)) < i) {
         throw new Strange(
             "there are two columns \"" + headings.get(i) + "\"; give each its own heading");
       }
@@ -386,7 +388,7 @@ final class TableHead {
     }
     List<String> cells = column(samples, at);
     if (!cells.isEmpty() && ClockTime.seconds(cells.getFirst()).isPresent()) {
-      return new TimeAxis.Clock(at);
+      return new TimeAxis.Clock(at, ClockTime.isDated(cells.getFirst()));
     }
     if (isRounded(cells)) {
       if (each.isPresent()) {

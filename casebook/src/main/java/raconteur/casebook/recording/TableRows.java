@@ -48,6 +48,7 @@ final class TableRows {
     double first = Double.NaN;
     double before = Double.NEGATIVE_INFINITY;
     double days = 0;
+    boolean passesMidnight = table.time() instanceof TimeAxis.Clock clock && !clock.dated();
     long number = 0;
     long words = -1;
     for (CSVRecord row : rows) {
@@ -65,7 +66,7 @@ final class TableRows {
         return refused("line " + line + " has no time");
       }
       double seconds = at.getAsDouble() + days;
-      if (table.time() instanceof TimeAxis.Clock && before - seconds > HALF_A_DAY) {
+      if (passesMidnight && before - seconds > HALF_A_DAY) {
         days += ClockTime.SECONDS_A_DAY;
         seconds += ClockTime.SECONDS_A_DAY;
       }

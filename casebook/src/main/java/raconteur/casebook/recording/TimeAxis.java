@@ -25,8 +25,12 @@ sealed interface TimeAxis {
     }
   }
 
-  /** A column of times of day. */
-  record Clock(int column) implements TimeAxis {
+  /**
+   * A column of times of day.
+   *
+   * @param dated whether each says its date as well, so that midnight does not set it back
+   */
+  record Clock(int column, boolean dated) implements TimeAxis {
     @Override
     public OptionalDouble seconds(CSVRecord row, long number) {
       return ClockTime.seconds(cell(row, column));

@@ -404,4 +404,45 @@ class RecordingFileTest {
     assertThat(recording.lines()).extracting(Recording.Line::name).containsExactly("CH1");
     assertThat(recording.lines().getFirst().hertz().orElseThrow()).isBetween(990.0, 1010.0);
   }
+
+  /** A bus that floats now and then keeps its base; four noughts and ones may be either. */
+  @Test
+  void noughtsAndOnesAreBitsOnlyWhereSomethingSaysSo() throws IOException {
+    String rows = "0,0101\n1,zzzz\n2,1010\n3,0101\n";
+    Recording bits =
+        read("s.csv", "Time (us),D3-D0\n" + rows, RecordingFile.Choice.USUAL).shipped();
+    assertThat(bits.lines())
+        .extracting(Recording.Line::name)
+        .containsExactly("D3", "D2", "D1", "D0");
+    Recording hex =
+        read("s.csv", "Time (us),A15-A0\n" + rows, RecordingFile.Choice.USUAL).shipped();
+    assertThat(hex.lines()).hasSize(16);
+    assertThat(
+            ((Loaded.Refused<Recording>)
+                    read("s.csv", "Time (us),BUS\n" + rows, RecordingFile.Choice.USUAL))
+                .summary())
+        .contains("bits or hexadecimal");
+  }
+
+  /** What begins as bits and goes on otherwise was no bits. */
+  @Test
+  void aFigureOfAnotherBaseFurtherOnIsRefused() throws IOException {
+    StringBuilder text = new StringBuilder("Time (us),D7-D0\n");
+    for (int i = 0; i < 300; i++) {
+      text.append(i).append(i < 250 ? ",00000001\n" : ",00000007\n");
+    }
+    assertThat(
+            ((Loaded.Refused<Recording>) read("s.csv", text.toString(), RecordingFile.Choice.USUAL))
+                .summary())
+        .contains("00000007 in D7-D0");
+  }
+
+  @Test
+  void aDatedClockThatGoesBackIsRefused() throws IOException {
+    String text =
+        "Time,V\n2026-11-28 23:59:58,5.0\n2026-11-28 23:59:59,5.0\n2026-11-28 00:00:01,5.0\n";
+    assertThat(
+            ((Loaded.Refused<Recording>) read("s.csv", text, RecordingFile.Choice.USUAL)).summary())
+        .contains("goes back");
+  }
 }

@@ -12,6 +12,9 @@ import raconteur.core.signal.Track.State;
 public final class RecordingDigest {
   private static final int KEPT = 4096;
 
+  /** Of a bus that counts once through, every line turns once. */
+  private static final int MOST_REMARKS = 20;
+
   private final List<LineDigest> lines = new ArrayList<>();
   private final List<Integer> addressLines;
   private final int strobe;
@@ -90,6 +93,6 @@ public final class RecordingDigest {
         lines.stream().map(l -> l.line(endPicos)).toList(),
         endPicos,
         AddressLoop.find(row),
-        lines.stream().flatMap(l -> l.remark().stream()).toList());
+        lines.stream().flatMap(l -> l.remark().stream()).limit(MOST_REMARKS).toList());
   }
 }
