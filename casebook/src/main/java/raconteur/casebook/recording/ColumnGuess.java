@@ -50,7 +50,7 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
   String reason() {
     String own = ownUnit();
     if (Units.isOther(own) && !(isLevels() && Units.inBrackets(heading).isEmpty())) {
-      return quoted() + " is in " + own + "; a line is given in V or mV, or as 0 and 1";
+      return quoted() + " is in " + asWritten(own) + "; a line is given in V or mV, or as 0 and 1";
     }
     boolean time =
         Units.seconds(Units.inBrackets(heading)).isPresent()
@@ -85,6 +85,11 @@ record ColumnGuess(int at, String heading, String unit, List<String> cells) {
                     + ", which are no volts of a line; the lines of a bus are read from 0x1F"
                     + " or from bits")
         .orElse("");
+  }
+
+  private String asWritten(String ofUnit) {
+    int from = heading.toLowerCase(Locale.ROOT).lastIndexOf(ofUnit);
+    return !unit.isEmpty() || from < 0 ? unit : heading.substring(from, from + ofUnit.length());
   }
 
   private String quoted() {

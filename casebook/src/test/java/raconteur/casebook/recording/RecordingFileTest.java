@@ -100,7 +100,7 @@ class RecordingFileTest {
   @CsvSource({
     "'sample,CH1~0,1~1,0~2,1', counts samples",
     "'Time (ticks),CH1~0,1~1,0', unit",
-    "'time,CH1 (mA)~0,1~1,0', is in ma"
+    "'time,CH1 (mA)~0,1~1,0', is in mA"
   })
   void aTimeOrAFigureThatCannotBeToldIsNotGuessed(String text, String reason) throws IOException {
     Loaded<Recording> read = read("s.csv", text.replace('~', '\n'), RecordingFile.Choice.USUAL);
@@ -274,8 +274,8 @@ class RecordingFileTest {
   /** What is no level, no volts and no bus is never read as one of them. */
   @ParameterizedTest
   @CsvSource({
-    "'Time,Frequency (Hz)', '0.&,3579545', is in hz",
-    "'Time,Reading,Unit', '0.&,0.4,Ohm', is in ohm",
+    "'Time,Frequency (Hz)', '0.&,3579545', is in Hz",
+    "'Time,Reading,Unit', '0.&,0.4,Ohm', is in Ohm",
     "'Time (us),ADDR', '&,7936', no volts of a line",
     "'Time (s),Line,Edge', '0.&,CLK,Rising', no level and no figure",
     "'Volts/div,1V~Offset,128~CH1', '228', no column of times"

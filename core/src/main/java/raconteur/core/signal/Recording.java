@@ -80,6 +80,13 @@ public record Recording(
 
   /** From the least to the most, in volts. */
   public record Span(double leastVolts, double mostVolts) {
+    /** To a hundredth of a volt: {@code 0.20 to 3.40 V}, or {@code 4.62 V} where it is steady. */
+    public String words() {
+      String least = String.format(Locale.ROOT, "%.2f", leastVolts);
+      String most = String.format(Locale.ROOT, "%.2f", mostVolts);
+      return (least.equals(most) ? least : least + " to " + most) + " V";
+    }
+
     public double middleVolts() {
       return (leastVolts + mostVolts) / 2;
     }

@@ -107,12 +107,7 @@ final class SignalsCommand extends Printing {
                   ? String.format(Locale.ROOT, "%.0f Hz", line.hertz().getAsDouble())
                   : "",
               line.duty() * 100,
-              line.volts()
-                  .map(
-                      v ->
-                          String.format(
-                              Locale.ROOT, "  %.2f to %.2f V", v.leastVolts(), v.mostVolts()))
-                  .orElse("")));
+              line.volts().map(v -> "  " + v.words()).orElse("")));
     }
     for (Recording.Pair pair : recording.pairs()) {
       text.append(pair.words()).append('\n');

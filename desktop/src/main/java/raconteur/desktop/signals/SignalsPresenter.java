@@ -197,9 +197,7 @@ public final class SignalsPresenter {
 
   /** Behind what it shows, where volts are known. */
   private static String volts(Recording.Line line) {
-    return line.volts()
-        .map(v -> String.format(Locale.ROOT, ", %.2f to %.2f V", v.leastVolts(), v.mostVolts()))
-        .orElse("");
+    return line.volts().map(v -> ", " + v.words()).orElse("");
   }
 
   private static String hertz(double hertz) {

@@ -292,7 +292,9 @@ public final class TraceView extends StackPane {
 
   /** What a scope or a bus recorder wrote, held against this board. */
   private void readRecording() {
-    files.toRead("Read a recording", "Recordings", "*.vcd", "*.csv").ifPresent(this::readRecording);
+    files
+        .toRead("Read a recording", "Recordings", "*.vcd", "*.csv", "*.txt")
+        .ifPresent(this::readRecording);
   }
 
   /** What is in a recording, held against this board. */

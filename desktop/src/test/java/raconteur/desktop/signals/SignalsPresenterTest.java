@@ -175,6 +175,8 @@ class SignalsPresenterTest extends OnTheDemo {
     }
     var rows = rows(text.toString(), new Asked("", "", "", "", "CH1=U14.3, CH2 (V) = +5V"));
     assertThat(rows.get("U14.3").bench()).isEqualTo("U14.3 toggling");
+    assertThat(rows.get("U14.3").shown()).isEqualTo("toggling, 0.20 to 3.40 V");
+    assertThat(rows.get("+5V").shown()).isEqualTo("high, 4.60 V");
     assertThat(rows.get("+5V").bench()).isEqualTo("+5V 4.6 V");
     rows(text.toString(), new Asked("", "", "", "", "CH1 at U14.3"));
     assertThat(refused).singleElement().asString().contains("CH1=U15.8");
