@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLongArray;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.stream.IntStream;
 import raconteur.core.fault.Fault;
@@ -23,6 +24,7 @@ import raconteur.core.predict.TestModel;
  */
 final class EvidenceColumn<E> {
   private static final int UNKNOWN = -1;
+  private static final long NOT_KNOWN = Double.doubleToLongBits(Double.NaN);
   private static final int ASKED_TOGETHER = 128;
 
   /** With more effects than this it takes too long to try what two others make of each. */
@@ -37,7 +39,7 @@ final class EvidenceColumn<E> {
   private final Map<List<Finding>, double[]> chances = new HashMap<>();
   private double[] logLikelihoods = new double[8];
   private int singles;
-  private volatile AtomicReferenceArray<double[]> hides = new AtomicReferenceArray<>(0);
+  private volatile AtomicReferenceArray<AtomicLongArray> hides = new AtomicReferenceArray<>(0);
   private double[] ceilings = new double[0];
   private volatile AtomicReferenceArray<int[]> combinations = new AtomicReferenceArray<>(0);
   private volatile AtomicReferenceArray<double[]> changes = new AtomicReferenceArray<>(0);
@@ -212,41 +214,59 @@ final class EvidenceColumn<E> {
    * How much more a third fault can change the log-likelihood, at most, where the effect of a
    * second is joined to that of a first: what the second hides.
    *
-   * @return a number for every effect the second may have alone, not to be changed
+   * @param second an effect a fault may have alone
    */
-  double[] hides(int one) {
-    AtomicReferenceArray<double[]> known = hides;
-    double[] row = one < known.length() ? known.get(one) : null;
-    return row == null ? learnHidden(one) : row;
+  double hides(int one, int second) {
+    AtomicReferenceArray<AtomicLongArray> known = hides;
+    AtomicLongArray row = one < known.length() ? known.get(one) : null;
+    long hidden = row == null ? NOT_KNOWN : row.getOpaque(second);
+    return hidden == NOT_KNOWN ? learnHidden(one, second) : Double.longBitsToDouble(hidden);
   }
 
-  private synchronized double[] learnHidden(int one) {
-    double[] row = new double[singles];
-    for (int second = 1; second < singles; second++) {
-      row[second] = most(one, combine(one, second));
-    }
+  private synchronized double learnHidden(int one, int second) {
     if (one >= hides.length()) {
       hides = longer(hides, one);
     }
-    hides.set(one, row);
-    return row;
+    AtomicLongArray row = hides.get(one);
+    if (row == null) {
+      long[] unknown = new long[singles];
+      Arrays.fill(unknown, NOT_KNOWN);
+      row = new AtomicLongArray(unknown);
+      hides.set(one, row);
+    }
+    int after = combine(one, second);
+    double hidden = after == one ? 0 : most(one, after);
+    row.setOpaque(second, Double.doubleToLongBits(hidden));
+    return hidden;
   }
 
   /**
    * For every effect of a single fault the largest log-likelihood a set with it can give the
-   * finding, one or two others joined to it; in columns with many effects only a bound of that.
+   * finding, one or two others joined to it; in columns with many effects the largest that any two
+   * give.
    *
    * @return {@link #singles} numbers, not to be changed
    */
   synchronized double[] ceilings() {
     if (ceilings.length == 0) {
       double[] most = new double[singles];
-      for (int single = 0; single < singles; single++) {
-        most[single] = singles > MOST_JOINED ? best() : ceiling(single);
+      if (singles > MOST_JOINED) {
+        Arrays.fill(most, bestOfTwo());
+      } else {
+        Arrays.setAll(most, this::ceiling);
       }
       ceilings = most;
     }
     return ceilings;
+  }
+
+  private double bestOfTwo() {
+    double best = logLikelihoods[0];
+    for (int one = 0; one < singles; one++) {
+      double[] row = changes(one);
+      best = Math.max(best, logLikelihoods[one] + Arrays.stream(row).max().orElse(0));
+    }
+    return best;
   }
 
   private double ceiling(int single) {
@@ -265,24 +285,18 @@ final class EvidenceColumn<E> {
 
   private double most(int before, int after) {
     double most = 0;
-    if (after != before) {
-      double step = logLikelihoods[after] - logLikelihoods[before];
-      for (int third = 0; third < singles; third++) {
-        // Joining may make the array of log-likelihoods a longer one: first both, then look.
-        int allThree = combine(after, third);
-        int without = combine(before, third);
-        most = Math.max(most, logLikelihoods[allThree] - logLikelihoods[without] - step);
-      }
+    double step = logLikelihoods[after] - logLikelihoods[before];
+    for (int third = 1; third < singles; third++) {
+      // Joining may make the array of log-likelihoods a longer one: first both, then look.
+      int allThree = combine(after, third);
+      int without = combine(before, third);
+      most = Math.max(most, logLikelihoods[allThree] - logLikelihoods[without] - step);
     }
     return most;
   }
 
-  /** The largest log-likelihood any effect met so far has. */
+  /** The largest of {@link #ceilings}. */
   double best() {
-    double best = Double.NEGATIVE_INFINITY;
-    for (int i = 0; i < effects.size(); i++) {
-      best = Math.max(best, logLikelihoods[i]);
-    }
-    return best;
+    return Arrays.stream(ceilings()).max().orElse(logLikelihoods[0]);
   }
 }

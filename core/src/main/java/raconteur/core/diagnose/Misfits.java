@@ -125,9 +125,10 @@ final class Misfits {
   private List<Doubt> doubts(List<EvidenceColumn<?>> columns) {
     List<Doubt> doubts = new ArrayList<>();
     for (One one : ones) {
-      double relative = one.fit / best(one, columns);
+      // A best chance is at most 1: what fits well enough beside that need not be asked for it.
+      double relative = one.fit < DOUBTFUL_FIT ? one.fit / best(one, columns) : 1;
       for (Pair pair : pairs) {
-        if (pair.one == one || pair.other == one) {
+        if ((pair.one == one || pair.other == one) && pair.fit < DOUBTFUL_FIT) {
           double best = best(pair.one, columns) * best(pair.other, columns);
           relative = Math.min(relative, pair.fit / best);
         }

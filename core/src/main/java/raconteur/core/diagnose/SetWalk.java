@@ -33,6 +33,9 @@ final class SetWalk {
   /** The same for larger sets, of what is likely by itself. */
   private static final double CUT_BEYOND = 12;
 
+  /** So much further below is cut before it is known what classes hide: that costs time. */
+  private static final double UNSEEN = 2;
+
   private static final int ASKED_EVERY = 32;
 
   private final FaultClass[] classes;
@@ -41,14 +44,14 @@ final class SetWalk {
   private final Patience patience;
   private final double cut;
   private final double bestEvidence;
+
+  /* The most any set can make of each finding. */
+  private final double[] best;
   private final double[] logOdds;
 
   /* The table of changes: for every column one number for each effect of a single fault, and for
    * every class where its effects stand in it. */
   private final double[] changes;
-
-  /* The same for how much more a last fault can change where one with that effect comes before. */
-  private final double[] hides;
   private final int[] columnAt;
   private final int[][] slots;
   private final int[] effects;
@@ -86,9 +89,8 @@ final class SetWalk {
     this.columns = columns;
     this.largest = largest;
     this.cut = largest > 2 ? CUT_OF_THREE : CUT;
-    // Asking for ceilings lets a column learn what its best is: it comes first.
     double[][] ceilings = columns.stream().map(EvidenceColumn::ceilings).toArray(double[][]::new);
-    double[] best = columns.stream().mapToDouble(EvidenceColumn::best).toArray();
+    this.best = columns.stream().mapToDouble(EvidenceColumn::best).toArray();
     this.bestEvidence = Arrays.stream(best).sum();
     this.logOdds = Arrays.stream(classes).mapToDouble(FaultClass::logOdds).toArray();
     this.columnAt = new int[columns.size() + 1];
@@ -96,10 +98,8 @@ final class SetWalk {
       columnAt[i + 1] = columnAt[i] + columns.get(i).singles();
     }
     this.changes = new double[columnAt[columns.size()]];
-    this.hides = new double[changes.length];
     for (int i = 0; i < columns.size(); i++) {
       put(columns.get(i).changes(0), changes, i);
-      put(columns.get(i).hides(0), hides, i);
     }
     this.slots = Arrays.stream(classes).map(this::slotsOf).toArray(int[][]::new);
     this.effects = new int[columns.size()];
@@ -112,14 +112,14 @@ final class SetWalk {
     this.givenOdds = 0;
     this.weighed = 0;
     this.bestLeaf = greedy();
-    this.all = candidates(hopeful(ceilings, best), 0);
+    this.all = candidates(hopeful(ceilings), 0);
   }
 
   /**
    * The classes that can stand in a set worth weighing at all, whatever the others in it make of
    * the findings; the others count as cut.
    */
-  private int[] hopeful(double[][] ceilings, double[] best) {
+  private int[] hopeful(double[][] ceilings) {
     double sum = Arrays.stream(classes).mapToDouble(c -> c.sums().p1()).sum();
     double others = 1 + sum * (largest > 1 ? 1 : 0) + sum * sum * (largest > 2 ? 1 : 0);
     double bestOthers = Math.max(0, (largest - 1) * Arrays.stream(logOdds).max().orElse(0));
@@ -151,11 +151,11 @@ final class SetWalk {
     this.largest = other.largest;
     this.patience = other.patience;
     this.cut = other.cut;
+    this.best = other.best;
     this.bestEvidence = other.bestEvidence;
     this.logOdds = other.logOdds;
     this.columnAt = other.columnAt;
     this.changes = other.changes.clone();
-    this.hides = other.hides.clone();
     this.slots = other.slots;
     this.effects = new int[columns.size()];
     this.chosen = new int[largest];
@@ -177,27 +177,26 @@ final class SetWalk {
    * @param base what is in all of them
    * @param apart classes that are in them only by the base
    * @param others how many more faults
-   * @param best the weight of the best set known
+   * @param bestKnown the weight of the best set known
    */
-  SetWalk beyond(Base base, boolean[] apart, int others, double best) {
-    return new SetWalk(this, base, apart, others, best);
+  SetWalk beyond(Base base, boolean[] apart, int others, double bestKnown) {
+    return new SetWalk(this, base, apart, others, bestKnown);
   }
 
-  private SetWalk(SetWalk first, Base base, boolean[] apart, int others, double best) {
+  private SetWalk(SetWalk first, Base base, boolean[] apart, int others, double bestKnown) {
     this.classes = first.classes;
     this.columns = first.columns;
     this.largest = others;
+    this.best = first.best;
     this.patience = first.patience;
     this.cut = CUT_BEYOND;
     this.logOdds = first.logOdds;
     this.columnAt = first.columnAt;
     this.changes = new double[first.changes.length];
-    this.hides = new double[changes.length];
     this.slots = first.slots;
     this.effects = base.effects().clone();
     for (int i = 0; i < columns.size(); i++) {
       put(columns.get(i).changes(effects[i]), changes, i);
-      put(columns.get(i).hides(effects[i]), hides, i);
     }
     this.given = base.classes().length;
     this.givenOdds = base.logOdds();
@@ -207,7 +206,7 @@ final class SetWalk {
     this.leaves = new Leaves(given + others);
     this.gathering = first.gathering.beside();
     this.evidence = base.told();
-    this.bestLeaf = best;
+    this.bestLeaf = bestKnown;
     int[] free = Arrays.stream(first.all.order).filter(c -> !apart[c]).toArray();
     this.bestEvidence = bestWith(free);
     this.all = candidates(free, 0);
@@ -223,7 +222,7 @@ final class SetWalk {
     }
     double most = 0;
     for (int i = 0; i < touched.length; i++) {
-      most += touched[i] ? columns.get(i).best() : columns.get(i).logLikelihood(effects[i]);
+      most += touched[i] ? best[i] : columns.get(i).logLikelihood(effects[i]);
     }
     return most;
   }
@@ -311,13 +310,6 @@ final class SetWalk {
 
   private void put(double[] row, double[] table, int column) {
     System.arraycopy(row, 0, table, columnAt[column], row.length);
-  }
-
-  /** Looks up again what may be hidden from a last fault on the findings a class touches. */
-  private void putHidden(int c) {
-    for (int column : classes[c].columns()) {
-      put(columns.get(column).hides(effects[column]), hides, column);
-    }
   }
 
   private int[] slotsOf(FaultClass c) {
@@ -409,10 +401,18 @@ final class SetWalk {
    * @param addsFrom from each on the sum of what they add, not as logs
    * @param oddsFrom from each on the sum of their odds
    * @param logOddsFrom from each on the largest of their odds
+   * @param freed from each on the largest of what they add if all that speaks against them is gone
+   * @param freedFrom from each on the sum of that, not as logs
    */
   @SuppressWarnings("ArrayRecordComponent")
   private record Candidates(
-      int[] order, double[] adds, double[] addsFrom, double[] oddsFrom, double[] logOddsFrom) {}
+      int[] order,
+      double[] adds,
+      double[] addsFrom,
+      double[] oddsFrom,
+      double[] logOddsFrom,
+      double[] freed,
+      double[] freedFrom) {}
 
   /** The classes from a place in an order on, weighed on top of what is chosen. */
   private Candidates candidates(int[] order, int from) {
@@ -435,13 +435,19 @@ final class SetWalk {
     double[] addsFrom = new double[n + 1];
     double[] oddsFrom = new double[n + 1];
     double[] logOddsFrom = new double[n + 1];
+    double[] freed = new double[n + 1];
+    double[] freedFrom = new double[n + 1];
     logOddsFrom[n] = Double.NEGATIVE_INFINITY;
+    freed[n] = Double.NEGATIVE_INFINITY;
     for (int i = n - 1; i >= 0; i--) {
+      double most = addsAtMost(sorted[i]);
+      freed[i] = Math.max(freed[i + 1], most);
+      freedFrom[i] = freedFrom[i + 1] + Math.exp(most);
       addsFrom[i] = addsFrom[i + 1] + Math.exp(adds[i]);
       oddsFrom[i] = oddsFrom[i + 1] + classes[sorted[i]].sums().p1();
       logOddsFrom[i] = Math.max(logOddsFrom[i + 1], logOdds[sorted[i]]);
     }
-    return new Candidates(sorted, adds, addsFrom, oddsFrom, logOddsFrom);
+    return new Candidates(sorted, adds, addsFrom, oddsFrom, logOddsFrom, freed, freedFrom);
   }
 
   private static final long PLACE = (1L << 20) - 1;
@@ -455,6 +461,15 @@ final class SetWalk {
     double sum = logOdds[c];
     for (int slot : slots[c]) {
       sum += changes[slot];
+    }
+    return sum;
+  }
+
+  /** The same where only what speaks for the class is counted. */
+  private double addsAtMost(int c) {
+    double sum = logOdds[c];
+    for (int slot : slots[c]) {
+      sum += Math.max(0, changes[slot]);
     }
     return sum;
   }
@@ -496,10 +511,8 @@ final class SetWalk {
           closeAfter(c, from, i + 1, depth + 1, newOdds + newTold);
         } else if (room > m) {
           Joined joined = join(c);
-          putHidden(c);
           extend(candidates(from.order, i + 1), 0, 1, depth + 1, room - m, newOdds, newTold);
           part(c, joined);
-          putHidden(c);
         }
       }
     }
@@ -516,8 +529,16 @@ final class SetWalk {
     if (first == from.order.length) {
       return;
     }
+    double least = bestLeaf - cut;
+    double freed = base + fallsShort(c);
+    if (Math.max(base + from.adds[first], freed + from.freed[first]) < least - UNSEEN) {
+      // Whatever the class hides, which then need not be looked for.
+      cutMass += Math.exp(base - bestLeaf) * from.addsFrom[first];
+      cutMass += Math.exp(freed - bestLeaf) * from.freedFrom[first];
+      return;
+    }
     double hides = hides(c);
-    if (base + hides + from.adds[first] < bestLeaf - cut) {
+    if (base + hides + from.adds[first] < least) {
       cutMass += Math.exp(base + hides - bestLeaf) * from.addsFrom[first];
     } else {
       Joined joined = join(c);
@@ -528,11 +549,25 @@ final class SetWalk {
     }
   }
 
+  /** How far the findings a class touches are from the best that can be made of them, with it. */
+  private double fallsShort(int c) {
+    double sum = 0;
+    FaultClass joining = classes[c];
+    for (int i = 0; i < slots[c].length; i++) {
+      int column = joining.columns()[i];
+      double told = columns.get(column).logLikelihood(effects[column]) + changes[slots[c][i]];
+      sum += best[column] - told;
+    }
+    return sum;
+  }
+
   /** How much more any one class can add with this one in the set than without it, at most. */
   private double hides(int c) {
     double most = 0;
-    for (int slot : slots[c]) {
-      most += hides[slot];
+    FaultClass hiding = classes[c];
+    for (int i = 0; i < hiding.columns().length; i++) {
+      int column = hiding.columns()[i];
+      most += columns.get(column).hides(effects[column], hiding.effects()[i]);
     }
     return most;
   }

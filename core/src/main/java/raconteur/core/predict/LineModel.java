@@ -2,6 +2,7 @@ package raconteur.core.predict;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -57,7 +58,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
   private final Map<Finding, Optional<Lit>> lit = new HashMap<>();
   private final List<Lit> given;
   private final List<Finding> outcomes;
-  private final Effect none;
+  private final List<BitSet> hangOn;
   private final boolean mayIdle;
   private final long markOfPins;
   private final int[] watched;
@@ -223,10 +224,57 @@ final class LineModel implements TestModel<LineModel.Effect> {
     }
   }
 
-  /** What faults do to all the lines. */
-  record Effect(List<Line> lines) {
-    Effect {
-      lines = List.copyOf(lines);
+  /** What faults do to the lines: most do something to few of them, and only those are kept. */
+  static final class Effect {
+    private static final Effect NONE = new Effect(new int[0], NO_LINES);
+
+    private final int[] at;
+    private final Line[] lines;
+    private final int hash;
+
+    /**
+     * @param at the lines something is done to, ascending
+     * @param lines what is done to each of them; never {@link Line#NONE}
+     */
+    private Effect(int[] at, Line[] lines) {
+      this.at = at;
+      this.lines = lines;
+      this.hash = 31 * Arrays.hashCode(at) + Arrays.hashCode(lines);
+    }
+
+    private Line line(int node) {
+      int i = Arrays.binarySearch(at, node);
+      return i < 0 ? Line.NONE : lines[i];
+    }
+
+    private Effect and(Effect other) {
+      int[] both = new int[at.length + other.at.length];
+      Line[] joined = new Line[both.length];
+      int n = 0;
+      for (int i = 0, j = 0; i < at.length || j < other.at.length; n++) {
+        boolean mine = j == other.at.length || (i < at.length && at[i] <= other.at[j]);
+        boolean its = i == at.length || (j < other.at.length && other.at[j] <= at[i]);
+        both[n] = mine ? at[i] : other.at[j];
+        if (mine && its) {
+          joined[n] = lines[i++].and(other.lines[j++]);
+        } else {
+          joined[n] = mine ? lines[i++] : other.lines[j++];
+        }
+      }
+      return new Effect(Arrays.copyOf(both, n), Arrays.copyOf(joined, n));
+    }
+
+    @Override
+    public boolean equals(Object other) {
+      return other instanceof Effect effect
+          && hash == effect.hash
+          && Arrays.equals(at, effect.at)
+          && Arrays.equals(lines, effect.lines);
+    }
+
+    @Override
+    public int hashCode() {
+      return hash;
     }
   }
 
@@ -255,8 +303,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
       }
     }
     this.given = given.stream().flatMap(f -> lit(f).stream()).toList();
+    this.hangOn = hangingOn(this.nodes);
     this.ofGiven = new Weighing(this.given);
-    this.none = new Effect(nodes.stream().map(_ -> Line.NONE).toList());
     this.mayIdle = nodes.stream().anyMatch(node -> node.idle().isPresent());
     this.nets = nodes.stream().map(node -> node.net().name()).collect(Collectors.toSet());
     this.markOfPins =
@@ -285,7 +333,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
 
   @Override
   public Effect none() {
-    return none;
+    return Effect.NONE;
   }
 
   @Override
@@ -299,7 +347,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
     Effect[] effects = new Effect[to - from];
     for (int f = from; f < to; f++) {
       FaultSpread spread = spreads.apply(f);
-      effects[f - from] = mayMeet(spread) ? effectOf(spread) : none;
+      effects[f - from] = mayMeet(spread) ? effectOf(spread) : Effect.NONE;
     }
     return Arrays.asList(effects);
   }
@@ -341,21 +389,27 @@ final class LineModel implements TestModel<LineModel.Effect> {
 
   private Effect effectOf(FaultSpread spread) {
     if (spreading.isAway(spread.fault())) {
-      return none;
+      return Effect.NONE;
     }
+    return effect(n -> line(nodes.get(n), spread, standing(nodes.get(n), spread.stops())));
+  }
+
+  /** What is done to every line, as one. */
+  private Effect effect(IntFunction<Line> toLine) {
+    int[] at = new int[nodes.size()];
     Line[] lines = NO_LINES;
-    for (int n = 0; n < nodes.size(); n++) {
-      Node node = nodes.get(n);
-      Line line = line(node, spread, standing(node, spread.stops()));
+    int touched = 0;
+    for (int n = 0; n < at.length; n++) {
+      Line line = toLine.apply(n);
       if (!line.equals(Line.NONE)) {
-        if (lines.length == 0) {
-          lines = new Line[nodes.size()];
-          Arrays.fill(lines, Line.NONE);
-        }
-        lines[n] = line;
+        lines = touched == lines.length ? Arrays.copyOf(lines, 2 * touched + 1) : lines;
+        lines[touched] = line;
+        at[touched++] = n;
       }
     }
-    return lines.length == 0 ? none : new Effect(Arrays.asList(lines));
+    return touched == 0
+        ? Effect.NONE
+        : new Effect(Arrays.copyOf(at, touched), Arrays.copyOf(lines, touched));
   }
 
   private static Standing standing(Node node, Activity.Stops stops) {
@@ -376,11 +430,7 @@ final class LineModel implements TestModel<LineModel.Effect> {
     }
     Consequences exact = spreading.together(here);
     List<Consequences> alone = here.stream().map(f -> spreading.of(f).consequences()).toList();
-    List<Line> lines = new ArrayList<>();
-    for (int n = 0; n < nodes.size(); n++) {
-      lines.add(exactly(nodes.get(n), together.lines().get(n), exact, alone));
-    }
-    return new Effect(lines);
+    return effect(n -> exactly(nodes.get(n), together.line(n), exact, alone));
   }
 
   /** A line with what faults do at its pins together, where that is more than each does alone. */
@@ -488,17 +538,24 @@ final class LineModel implements TestModel<LineModel.Effect> {
 
   @Override
   public Effect combine(Effect one, Effect other) {
-    if (one.equals(none) || one.equals(other)) {
+    if (one.at.length == 0 || one.equals(other)) {
       return other;
     }
-    if (other.equals(none)) {
-      return one;
+    return other.at.length == 0 ? one : one.and(other);
+  }
+
+  /** For every line itself and all that follow it, by however many gates. */
+  private static List<BitSet> hangingOn(List<Node> nodes) {
+    List<BitSet> hanging = new ArrayList<>();
+    nodes.forEach(_ -> hanging.add(new BitSet(nodes.size())));
+    for (int n = nodes.size() - 1; n >= 0; n--) {
+      BitSet here = hanging.get(n);
+      here.set(n);
+      for (Input input : nodes.get(n).follows().map(Follows::inputs).orElse(List.of())) {
+        hanging.get(input.node()).or(here);
+      }
     }
-    Line[] lines = new Line[nodes.size()];
-    for (int n = 0; n < lines.length; n++) {
-      lines[n] = one.lines().get(n).and(other.lines().get(n));
-    }
-    return new Effect(Arrays.asList(lines));
+    return hanging;
   }
 
   @Override
@@ -536,11 +593,16 @@ final class LineModel implements TestModel<LineModel.Effect> {
   private record Read(double weight, double[][] after, int[] pieceOf) {}
 
   /**
-   * The chance of some readings under whatever effect. A line that hangs on no other here stands as
-   * its own part of the effect says, and most effects have that in common: it is kept.
+   * The chance of some readings under whatever effect. Only lines that are read, and those they
+   * hang on, are worked out, and of those only what the effect reaches: the others stand as on a
+   * good board. A line that hangs on no other here stands as its own part of the effect says, and
+   * most effects have that in common: it is kept.
    */
   private final class Weighing {
     private final List<List<Lit>> ofNode;
+    private final BitSet asked = new BitSet(nodes.size());
+    private final Read[] healthy = new Read[nodes.size()];
+    private final double[] healthyWeights = new double[nodes.size()];
     private final List<Map<Line, Read>> settled = new ArrayList<>();
 
     Weighing(List<Lit> readings) {
@@ -549,13 +611,33 @@ final class LineModel implements TestModel<LineModel.Effect> {
               .mapToObj(n -> readings.stream().filter(r -> r.at().node() == n).toList())
               .toList();
       nodes.forEach(_ -> settled.add(new HashMap<>()));
+      readings.forEach(r -> asked.set(r.at().node()));
+      for (int n = asked.length() - 1; n >= 0; n--) {
+        if (asked.get(n)) {
+          Optional<Follows> follows = nodes.get(n).follows();
+          follows.ifPresent(f -> f.inputs().forEach(input -> asked.set(input.node())));
+        }
+      }
+      Arrays.fill(healthyWeights, 1);
+      for (int n = asked.nextSetBit(0); n >= 0; n = asked.nextSetBit(n + 1)) {
+        healthy[n] = read(n, Line.NONE, ofNode.get(n), healthy);
+        healthyWeights[n] = healthy[n].weight();
+      }
     }
 
     double of(Effect effect) {
-      Read[] read = new Read[nodes.size()];
-      double weight = 1;
-      for (int n = 0; n < read.length; n++) {
-        Line line = effect.lines().get(n);
+      BitSet reached = new BitSet(nodes.size());
+      for (int n : effect.at) {
+        reached.or(hangOn.get(n));
+      }
+      reached.and(asked);
+      if (reached.isEmpty()) {
+        return product(healthyWeights);
+      }
+      Read[] read = healthy.clone();
+      double[] weights = healthyWeights.clone();
+      for (int n = reached.nextSetBit(0); n >= 0; n = reached.nextSetBit(n + 1)) {
+        Line line = effect.line(n);
         boolean hangsOnOthers = nodes.get(n).follows().isPresent() && !line.local();
         if (hangsOnOthers) {
           read[n] = read(n, line, ofNode.get(n), read);
@@ -567,9 +649,17 @@ final class LineModel implements TestModel<LineModel.Effect> {
           }
           read[n] = known;
         }
-        weight *= read[n].weight();
+        weights[n] = read[n].weight();
       }
-      return weight;
+      return product(weights);
+    }
+
+    private static double product(double[] weights) {
+      double product = 1;
+      for (double weight : weights) {
+        product *= weight;
+      }
+      return product;
     }
   }
 
