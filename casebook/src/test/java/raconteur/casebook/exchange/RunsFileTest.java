@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import raconteur.casebook.boards.BoardShelf;
@@ -31,6 +32,7 @@ class RunsFileTest {
     return new SimulatedBoard(BoardShelf.readShipped(id).shipped());
   }
 
+  @Tag("long")
   @Test
   void aDictionaryThatWasBrokenOffGoesOnAndAskedOnlyForWhatIsMissing() throws IOException {
     SimulatedBoard board = board("quillon-kittiwake-b");

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -116,6 +117,7 @@ class FreeRunStoriesTest {
   }
 
   /** Where nothing leads, a line nobody has read comes before a part is unsoldered for a test. */
+  @Tag("long")
   @Test
   void aBoardWithoutALeadIsSweptLineByLine() {
     List<String> lines = new ArrayList<>(List.of("free run on", "screen garbage", "5V 5.0"));

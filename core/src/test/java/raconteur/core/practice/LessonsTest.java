@@ -3,6 +3,7 @@ package raconteur.core.practice;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 import raconteur.core.bench.PlantedFault;
@@ -32,6 +33,7 @@ class LessonsTest {
     assertThat(some.ladder()).hasSize(3);
   }
 
+  @Tag("long")
   @Test
   void lessonsOnBoardsThatDoNotRunAreBroughtHomeByThePlanner() {
     List<Lesson> modelled =

@@ -156,6 +156,7 @@ class RomDiagnosisTest {
    * Of 60 pairs, 58 were named first when it was written; the others are two of three lines that
    * meet.
    */
+  @Tag("long")
   @Test
   void twoFaultsAtOnceAreMostlyNamed() {
     List<RomCause> faults = everyFault();

@@ -9,6 +9,7 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -55,6 +56,7 @@ class ContestCommandTest {
     assertThat(ours).isPositive().isLessThan(checklist);
   }
 
+  @Tag("long")
   @Test
   void theSameSeedGivesTheSameContest() {
     String[] contest = {

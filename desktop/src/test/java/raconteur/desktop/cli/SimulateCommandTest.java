@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.Set;
 import java.util.TreeSet;
 import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -41,6 +42,7 @@ class SimulateCommandTest extends CommandTest {
     assertThat(out()).isEqualToNormalizingNewlines("Q\n1\n1\n0\n0\n");
   }
 
+  @Tag("long")
   @Test
   void theScreenIsPhotographedAndADarkOneIsNot() throws IOException {
     Path picture = Path.of(path("screen.png"));

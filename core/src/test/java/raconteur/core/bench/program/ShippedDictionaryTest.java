@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
 import raconteur.core.bench.SimulatedBoard;
@@ -28,6 +29,7 @@ class ShippedDictionaryTest {
   }
 
   /** Run again, one of them, so that a simulator that changed does not keep old answers. */
+  @Tag("long")
   @Test
   void oneOfTheShippedAnswersComesOutAgain() {
     List<Fault> again =
