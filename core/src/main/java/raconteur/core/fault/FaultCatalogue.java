@@ -367,11 +367,33 @@ public final class FaultCatalogue {
           }
         }
       }
+      for (PinRef feeding : feedingPins()) {
+        places.add(new Place.Contact(feeding));
+        weights.add(contactFactor(feeding));
+        hurt.add(damageFactor(feeding));
+      }
       double sum = weights.stream().mapToDouble(Double::doubleValue).sum();
       double expected = priors.expectedFaults() * jointShare() * priors.copper().opens();
       for (int i = 0; i < places.size(); i++) {
         add(places.get(i), FaultMode.OPEN, expected * weights.get(i) / sum * hurt.get(i));
       }
+    }
+
+    /** The pins by which alone a rail comes to the board, or out of what makes it. */
+    private List<PinRef> feedingPins() {
+      List<PinRef> feeding = new ArrayList<>();
+      for (Rail rail : board.rails()) {
+        List<PinRef> from =
+            board.net(rail.net()).stream()
+                .flatMap(net -> net.path().stream())
+                .filter(pin -> rail.madeBy().contains(pin.part()))
+                .filter(pin -> board.part(pin.part()).filter(Part::fitted).isPresent())
+                .toList();
+        if (from.size() == 1) {
+          feeding.add(from.getFirst());
+        }
+      }
+      return feeding;
     }
 
     /**

@@ -52,6 +52,10 @@ public final class BenchLine {
   /** What is seen, in whatever words. */
   private static final Pattern SHOWN = Pattern.compile("(?i)^(?:screen|picture) ");
 
+  private static final Pattern WORKS =
+      Pattern.compile(
+          "(?i)\\b(?:ok|okay|good|fine|normal|perfect|works?|working|back|correct|right)\\b");
+
   private static final Pattern SAME =
       Pattern.compile(
           "(?i)(?:(?:it is |it's )?(?:still )?(?:the |exactly the )?same(?:"
@@ -150,7 +154,7 @@ public final class BenchLine {
     if (inTurn.filter(BenchLine::isTaken).isPresent()) {
       return inTurn;
     }
-    return atOnce(line, context, reworded)
+    return atOnce(line, context, reworded, several)
         .filter(u -> inTurn.isEmpty() || isTaken(u))
         .or(() -> inTurn);
   }
@@ -163,9 +167,13 @@ public final class BenchLine {
     return !(heard instanceof Understanding.Refused || heard instanceof Understanding.Proposed);
   }
 
-  /** The line as one thing that is said, by what its words mean. */
+  /**
+   * The line as one thing that is said, by what its words mean.
+   *
+   * @param whole whether it is a line and not a piece of one
+   */
   private Optional<Understanding> atOnce(
-      String line, BenchContext context, Optional<Understanding> reworded) {
+      String line, BenchContext context, Optional<Understanding> reworded, boolean whole) {
     String plain = Rewordings.shipped().plain(line);
     String named = PartsByKind.named(board, PinsOfALine.named(board, plain));
     if (!named.equals(plain)) {
@@ -205,7 +213,9 @@ public final class BenchLine {
                     : Optional.empty())
         .or(
             () ->
-                strange ? Purposes.near(board, plain).map(BenchLine::aPurpose) : Optional.empty());
+                strange
+                    ? Purposes.near(board, plain).map(near -> aPurpose(near, plain, context, whole))
+                    : Optional.empty());
   }
 
   private static boolean offersAPurpose(Understanding heard) {
@@ -276,18 +286,27 @@ public final class BenchLine {
         .orElseGet(all::getFirst);
   }
 
-  private static Understanding aPurpose(Purposes.Near near) {
+  /** Who tells something of what parts are listed for mostly tells that it does not work. */
+  private Understanding aPurpose(
+      Purposes.Near near, String plain, BenchContext context, boolean whole) {
     boolean one = near.parts().size() == 1;
-    return new Understanding.Refused(
+    String listed =
         "“"
             + near.word()
             + "” is what "
             + near.parts().stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
             + (near.parts().size() > MOST_NAMED ? " and others" : "")
             + (one ? " is" : " are")
-            + " listed for: say function "
-            + near.word()
-            + " bad, or good.");
+            + " listed for: ";
+    String bad = "function " + near.word() + " bad";
+    return whole
+            && asSaid(bad, context) instanceof Understanding.Understood doesNotWork
+            && !WORKS.matcher(plain).find()
+        ? new Understanding.Proposed(
+            List.of(doesNotWork),
+            List.of(plain),
+            listed + "Enter keeps " + bad + ", and what you said as a note.")
+        : new Understanding.Refused(listed + "say " + bad + ", or good.");
   }
 
   /** What the line says in the usual words alone. */

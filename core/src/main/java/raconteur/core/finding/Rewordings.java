@@ -181,7 +181,9 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
       for (PinRole role : List.of(PinRole.RESET, PinRole.CLOCK)) {
         String place = "{" + role.name().toLowerCase(Locale.ROOT) + "}";
         if (filled.contains(place)) {
-          Optional<String> pin = ofProcessor(board, role);
+          Optional<String> pin =
+              ofProcessor(board, role)
+                  .or(() -> role == PinRole.CLOCK ? ofOscillator(board) : Optional.empty());
           if (pin.isEmpty()) {
             return Optional.empty();
           }
@@ -364,6 +366,22 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
                     .filter(pin -> names.matcher(pin.name()).matches())
                     .map(pin -> part.pin(pin.number()).toString()))
         .collect(Collectors.joining(" "));
+  }
+
+  /** What comes out of the one oscillator of a board on which no processor takes it in. */
+  private static Optional<String> ofOscillator(Board board) {
+    List<String> outputs =
+        board.parts().stream()
+            .filter(part -> part.fitted() && part.device().isCrystal())
+            .flatMap(
+                part ->
+                    part.device().pins().stream()
+                        .filter(pin -> pin.kind().drives())
+                        .map(pin -> part.pin(pin.number()).toString()))
+            .toList();
+    return outputs.size() == 1 && processor(board).isEmpty()
+        ? Optional.of(outputs.getFirst())
+        : Optional.empty();
   }
 
   private static Optional<String> ofProcessor(Board board, PinRole role) {

@@ -381,14 +381,19 @@ final class Spoken {
       board.net(board.ground()).ifPresent(nets::add);
     }
     boolean beside = parts.isEmpty() || any("around");
-    if (pins.size() + nets.size() == 2 && beside && (any("joined") || any("open"))) {
-      boolean open = any("not") || !any("joined");
+    boolean way = any("way");
+    if (pins.size() + nets.size() == 2 && beside && (any("joined") || any("open") || way)) {
+      boolean gone = any("not") || any("open") || (way && any("way gone"));
+      boolean open = gone || !(any("joined") || way);
       List<String> ends = ends();
       add(
           frames,
           "cont " + String.join(" ", ends) + (open ? " open" : " joined"),
           "joined",
           "open",
+          "way",
+          way ? "way there" : "way",
+          way ? "way gone" : "way",
           "not",
           "around",
           "copper",

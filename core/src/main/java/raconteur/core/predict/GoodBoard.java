@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import java.util.Optional;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
 import raconteur.core.device.Signal;
 
 /**
@@ -24,5 +25,10 @@ public final class GoodBoard {
   /** What a probe shows anywhere on a line; empty where nothing tells. */
   public Optional<Signal> shows(Net net) {
     return net.healthy().or(() -> usual.of(net.name()));
+  }
+
+  /** What a probe shows at a pin whose net nobody has written down; empty where nothing tells. */
+  Optional<Signal> showsAt(PinRef pin) {
+    return usual.of(pin.toString());
   }
 }

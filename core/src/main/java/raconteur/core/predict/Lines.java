@@ -63,6 +63,7 @@ final class Lines {
 
   private final Board board;
   private final NetPropagation nets;
+  private final UnknownEnds unknownEnds;
   private final Activity activity;
   private final SimulatedLines simulated;
   private final LineStates states;
@@ -133,6 +134,7 @@ final class Lines {
     this.board = board;
     this.counting = counting;
     this.nets = nets;
+    this.unknownEnds = new UnknownEnds(board);
     this.activity = activity;
     this.simulated = simulated;
     this.states = states;
@@ -309,9 +311,15 @@ final class Lines {
     List<PinRef> inputs = new ArrayList<>();
     Map<Integer, Signal> supplies = new HashMap<>();
     Set<String> names = new TreeSet<>();
-    for (PinRef pin : nets.inputsOf(gate.get())) {
+    List<PinRef> all = nets.inputsOf(gate.get());
+    // Who wrote down where one input goes wrote down all that go anywhere.
+    boolean written = all.stream().anyMatch(pin -> board.netOf(pin).isPresent());
+    for (PinRef pin : all) {
       Net line = lineOf(pin);
-      boolean joined = board.netOf(pin).isPresent() || isAnalogue(driver);
+      boolean joined =
+          board.netOf(pin).isPresent()
+              || isAnalogue(driver)
+              || (!written && unknownEnds.contains(pin));
       if (!joined || board.isSupply(line.name())) {
         supplies.put(nets.id(pin).orElseThrow(), nets.healthy(pin).orElse(Signal.FLOATING));
       } else {

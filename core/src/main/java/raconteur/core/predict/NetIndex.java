@@ -138,7 +138,7 @@ final class NetIndex {
   Optional<Signal> healthy(PinRef pin) {
     Optional<Net> net = board.netOf(pin);
     if (net.isEmpty()) {
-      return led(pin);
+      return led(pin).or(() -> good.showsAt(pin));
     }
     if (net.get().name().equals(board.ground())) {
       return Optional.of(Signal.LOW);
@@ -155,7 +155,7 @@ final class NetIndex {
 
   /** Whether what a line does on a good board is known by somebody, and not only usual. */
   boolean isSaid(PinRef pin) {
-    return board.netOf(pin).filter(n -> n.healthy().isEmpty()).isEmpty();
+    return board.netOf(pin).map(n -> n.healthy().isPresent()).orElseGet(() -> led(pin).isPresent());
   }
 
   /** What a clock or reset does that no net is written down of. */

@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import java.util.HashSet;
 import java.util.Set;
 import raconteur.core.board.Board;
+import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
@@ -19,6 +20,9 @@ final class RailConditions {
   private final Set<String> smoothing;
   private final Set<String> makers = new HashSet<>();
 
+  /** Its own net, and those of the rails it is made from. */
+  private final Set<String> nets = new HashSet<>();
+
   RailConditions(Board board, Rail rail) {
     this.board = board;
     this.rail = rail;
@@ -27,6 +31,7 @@ final class RailConditions {
     Rail at = rail;
     while (seen.add(at.name())) {
       makers.addAll(at.madeBy());
+      nets.add(at.net());
       at = board.rail(at.from()).orElse(at);
     }
   }
@@ -35,6 +40,7 @@ final class RailConditions {
   String underVoltage(Fault fault) {
     return switch (fault.place()) {
       case Place.OfPart place when makers.contains(place.part()) -> "gone";
+      case Place.Contact(PinRef pin) when feeds(pin) -> "gone";
       case Place.OfPart place when fault.mode() == FaultMode.DEAD && smooths(place.part()) -> "dry";
       case Place.Load place when place.rail().equals(rail.name()) ->
           fault.mode() == FaultMode.SHORTED ? "shorted" : "loaded";
@@ -53,6 +59,11 @@ final class RailConditions {
           Place.Bridge _ ->
           "good";
     };
+  }
+
+  private boolean feeds(PinRef pin) {
+    return makers.contains(pin.part())
+        && board.netOf(pin).filter(net -> nets.contains(net.name())).isPresent();
   }
 
   /** Whether a capacitor smooths the rail; where no net says so, one of the supply may. */

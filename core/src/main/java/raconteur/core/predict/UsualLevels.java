@@ -86,17 +86,20 @@ final class UsualLevels {
   private final Map<String, List<PinRef>> drivers = new HashMap<>();
 
   private final boolean running;
+  private final UnknownEnds unknown;
 
   private UsualLevels(Board board, boolean running) {
     this.board = board;
     this.running = running;
+    this.unknown = new UnknownEnds(board);
     for (Net net : board.nets()) {
       net.healthy().filter(_ -> running).ifPresent(signal -> levels.put(net.name(), signal));
       drivers.put(
           net.name(),
           net.path().stream().filter(p -> fitted(p) && board.kind(p).drives()).toList());
     }
-    boolean someLack = board.nets().stream().anyMatch(this::isOpen);
+    boolean someLack =
+        board.nets().stream().anyMatch(this::isOpen) || (running && !unknown.isEmpty());
     if (someLack) {
       sources();
       rests();
@@ -141,8 +144,19 @@ final class UsualLevels {
     return !board.isSupply(net.name()) && !levels.containsKey(net.name());
   }
 
+  /** The net of a pin; where that is not written down, the pin is a line by itself. */
+  private Optional<Net> lineOf(PinRef pin) {
+    return board
+        .netOf(pin)
+        .or(
+            () ->
+                running && unknown.contains(pin)
+                    ? Optional.of(new Net(pin.toString(), List.of(pin), List.of()))
+                    : Optional.empty());
+  }
+
   private void say(PinRef pin, Signal signal) {
-    board.netOf(pin).filter(this::isOpen).ifPresent(net -> levels.put(net.name(), signal));
+    lineOf(pin).filter(this::isOpen).ifPresent(net -> levels.put(net.name(), signal));
   }
 
   /** A data book's name without what only says that it is active low. */
@@ -170,7 +184,11 @@ final class UsualLevels {
                     && pin.kind().drives()
                     && (ADDRESS_OR_DATA.matcher(name).matches() || STROBE.matcher(name).matches()))
                 || (running && device.facts().moving().contains(pin.name()));
-        if (moves) {
+        boolean addressed =
+            (device.isRam() || device.isRom())
+                && unknown.contains(at)
+                && device.addressPins().contains(pin);
+        if (moves || addressed) {
           say(at, Signal.TOGGLING);
         } else if (running && pin.kind() == PinKind.SUPPLY) {
           // On no rail: what a diode, a battery or a coil keeps it at.
@@ -203,13 +221,14 @@ final class UsualLevels {
         continue;
       }
       for (PinRef pin : part.pins()) {
-        Optional<Net> net = board.netOf(pin).filter(this::isOpen);
-        if (net.isEmpty() || !driversOf(net.get()).isEmpty() || hasContact(net.get())) {
+        Optional<Net> net = lineOf(pin).filter(this::isOpen);
+        boolean mayBeHeld = !part.device().isSeries() && net.filter(this::hasContact).isPresent();
+        if (net.isEmpty() || !driversOf(net.get()).isEmpty() || mayBeHeld) {
           continue;
         }
         part.pins().stream()
             .filter(other -> !other.equals(pin))
-            .flatMap(other -> board.netOf(other).stream())
+            .flatMap(other -> lineOf(other).stream())
             .filter(other -> board.isSupply(other.name()))
             .findFirst()
             .ifPresent(
@@ -220,7 +239,8 @@ final class UsualLevels {
   }
 
   private List<PinRef> driversOf(Net net) {
-    return drivers.getOrDefault(net.name(), List.of());
+    return drivers.computeIfAbsent(
+        net.name(), _ -> net.path().stream().filter(p -> board.kind(p).drives()).toList());
   }
 
   private boolean hasContact(Net net) {
@@ -266,7 +286,7 @@ final class UsualLevels {
 
   private void gate(Part part, Gate gate) {
     Optional<PinRef> output = pinNamed(part, gate.output());
-    Optional<Net> net = output.flatMap(board::netOf).filter(this::isOpen);
+    Optional<Net> net = output.flatMap(this::lineOf).filter(this::isOpen);
     if (net.isEmpty()) {
       return;
     }
@@ -285,8 +305,8 @@ final class UsualLevels {
    * what it is: a reset that rests high came through an inverter from one that rests low.
    */
   private void goBack(Part part, Gate gate) {
-    Optional<Net> net = pinNamed(part, gate.output()).flatMap(board::netOf);
-    Optional<Signal> level = net.filter(n -> driversOf(n).size() == 1).flatMap(n -> of(n.name()));
+    Optional<Net> net = pinNamed(part, gate.output()).flatMap(this::lineOf);
+    Optional<Signal> level = net.filter(n -> givers(n) == 1).flatMap(n -> of(n.name()));
     if (level.isEmpty() || gate.function() instanceof Gate.Remembering) {
       return;
     }
@@ -306,6 +326,18 @@ final class UsualLevels {
     if (fitting.size() == 1) {
       pinNamed(part, input).ifPresent(pin -> say(pin, fitting.getFirst()));
     }
+  }
+
+  /** How many outputs drive a line; a processor that may hold its own reset hardly ever does. */
+  private long givers(Net net) {
+    return driversOf(net).stream().filter(pin -> !isOwnReset(pin)).count();
+  }
+
+  private boolean isOwnReset(PinRef pin) {
+    String name = board.pin(pin).map(UsualLevels::plain).orElse("");
+    return board.part(pin.part()).filter(p -> p.device().isProcessor()).isPresent()
+        && board.kind(pin).reads()
+        && (PinRole.RESET.fits(name) || name.equals("HALT"));
   }
 
   /** What a gate makes, where it is the same whatever its untold inputs do. */
@@ -402,7 +434,7 @@ final class UsualLevels {
     return gate.inputs().stream()
         .skip(1)
         .flatMap(name -> pinNamed(part, name).stream())
-        .flatMap(pin -> board.netOf(pin).stream())
+        .flatMap(pin -> lineOf(pin).stream())
         .anyMatch(net -> driversOf(net).stream().anyMatch(d -> d.part().equals(part.designator())));
   }
 
@@ -430,7 +462,7 @@ final class UsualLevels {
       if (part.fitted() && part.device().isProcessor()) {
         part.device().pins().stream()
             .filter(p -> plain(p).matches("(D|DB|AD)[0-9]{1,2}"))
-            .flatMap(p -> board.netOf(part.pin(p.number())).stream())
+            .flatMap(p -> lineOf(part.pin(p.number())).stream())
             .forEach(net -> words.add(net.name()));
       }
     }
@@ -441,12 +473,12 @@ final class UsualLevels {
               && (device.isRam() || device.isRom() || isReadByProgram(part))
               && part.pins().stream()
                   .filter(p -> board.kind(p).drives())
-                  .flatMap(p -> board.netOf(p).stream())
+                  .flatMap(p -> lineOf(p).stream())
                   .anyMatch(net -> words.contains(net.name()));
       if (worksWith) {
         for (DevicePin pin : device.pins()) {
           PinRef at = part.pin(pin.number());
-          boolean driven = board.netOf(at).filter(n -> !driversOf(n).isEmpty()).isPresent();
+          boolean driven = lineOf(at).filter(n -> !driversOf(n).isEmpty()).isPresent();
           boolean selects =
               PinRole.SELECT.fits(pin.name())
                   || (device.isSmallLogic() && PinRole.ENABLE.fits(pin.name()));
@@ -471,7 +503,7 @@ final class UsualLevels {
 
   /** What an input sees; one that is joined to nothing is not known. */
   private Optional<Signal> levelAt(PinRef pin) {
-    Optional<Net> net = board.netOf(pin);
+    Optional<Net> net = lineOf(pin);
     if (net.isEmpty()) {
       return Optional.empty();
     }

@@ -183,7 +183,7 @@ final class WrittenModel {
         case Place.Load _ when fault.mode() == FaultMode.SHORTED ->
             made.gates().forEach(g -> force(g.out(), "low"));
         case Place.Segment cut -> beyond(cut.to().toString());
-        case Place.Contact(PinRef pin) -> {
+        case Place.Contact(PinRef pin) when isOnALine(pin.toString()) -> {
           forced.put(pin.toString(), "floating");
           pieceOf.put(pin.toString(), 2 * lineOf(pin.toString()) + 1);
         }
@@ -213,6 +213,12 @@ final class WrittenModel {
         String supply = one ? bridge.netOther() : bridge.netOne();
         force(line, supply.equals("GND") ? "low" : "high");
       }
+    }
+
+    /** A pin that feeds a rail is on none. */
+    private boolean isOnALine(String pin) {
+      return IntStream.range(0, made.healthy().size())
+          .anyMatch(line -> made.pinsOf(line).contains(pin));
     }
 
     private int lineOf(String pin) {

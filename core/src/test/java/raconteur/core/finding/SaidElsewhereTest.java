@@ -34,8 +34,7 @@ class SaidElsewhereTest {
         "data line D3 is shorted to D4 | cont IC1.30 IC1.29 joined",
         "no 120 Hz at ZC | IC15.2 0 Hz",
         // What is missing at a chip is not the chip.
-        "zero crossing missing at IC15 | ✗ “zero” is what IC14, IC15 are listed for: say function"
-            + " zero bad, or good.",
+        "zero crossing missing at IC15 | ? function zero bad; note zero crossing missing at IC15",
         // A socket is not what sits in it.
         "replaced IC1 socket, now boots | mended IC1 reflowed; mended IC1 reseated; screen works",
         "works with IC6 out | without IC6 cured",
@@ -78,6 +77,19 @@ class SaidElsewhereTest {
         "VR1 out 4.97, in 9.1 | +5V 4.97 V; UNREG at VR1 9.1 V",
         "VR1 gets very hot, 5V only 3.2 | VR1 hot; +5V 3.2 V",
         "12V reads 11.97 under load | +12V 11.97 V",
+        // Continuity is what is looked for, and not yet what was found.
+        "continuity U1.7 to U2.17 open | cont U1.7 U2.17 open",
+        "continuity between U1.7 and U2.17 is broken | cont U1.7 U2.17 open",
+        "continuity U1.7 U2.17 bad | cont U1.7 U2.17 open",
+        "U1.7 to U2.17 continuity fails | cont U1.7 U2.17 open",
+        "good continuity U1.7 to U2.17 | cont U1.7 U2.17 joined",
+        "continuity U1.7 to U2.17 | cont U1.7 U2.17 joined",
+        // Nothing that should be there is at a pin.
+        "no /ROMCS at U2.20 | U2.20 0 Hz",
+        "no clock pulses at U1.6 | U1.6 0 Hz",
+        "5V missing at U1 pin 11 | +5V at U1 0 V",
+        "5V shorted to ground 6 ohms | +5V gnd 6 ohm",
+        "sound is way too quiet | screen no-sound",
         // Pins by what they are there for.
         "U34 outputs all high | U34.7 U34.9 U34.10 U34.11 U34.12 U34.13 U34.14 U34.15 high",
         "U14 Y3 never active | U14.12 0 Hz",
