@@ -173,7 +173,7 @@ class RewordingsTest {
         .isEqualTo(
             "“ball” is what E1, E2, E3, E4 and others are listed for: Enter keeps function ball"
                 + " bad, and what you said as a note.");
-    assertThat(CALLED.understand("gears of the ball fine", BenchContext.FRESH).sentence())
+    assertThat(CALLED.understand("right gears of the ball", BenchContext.FRESH).sentence())
         .isEqualTo(
             "“ball” is what E1, E2, E3, E4 and others are listed for: say function ball bad, or"
                 + " good.");
