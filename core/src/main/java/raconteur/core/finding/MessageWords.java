@@ -45,8 +45,12 @@ public record MessageWords(Set<String> parts, boolean bad) {
     Set<String> bad = new TreeSet<>();
     Set<String> last = bad;
     boolean denied = false;
-    for (String word : words) {
-      boolean praised = speech.means(word, "good") && !speech.means(word, "bad");
+    for (int i = 0; i < words.size(); i++) {
+      String word = words.get(i);
+      // Work RAM does not work by being called so.
+      boolean kindOfStore =
+          word.equals("work") && i + 1 < words.size() && RAMS.contains(words.get(i + 1));
+      boolean praised = speech.means(word, "good") && !speech.means(word, "bad") && !kindOfStore;
       if (praised || speech.means(word, "bad")) {
         last = praised == denied ? bad : good;
         last.addAll(parts(board, about));

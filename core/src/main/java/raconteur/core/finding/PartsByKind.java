@@ -24,7 +24,7 @@ import raconteur.core.device.Device;
 final class PartsByKind {
   private static final Set<String> ALL = Set.of("all", "every", "both");
   private static final Set<String> BETWEEN = Set.of("the", "of", "these", "my", "new", "old");
-  private static final Set<String> BEHIND = Set.of("chip", "chips", "ic", "ics");
+  private static final Set<String> BEHIND = Set.of("chip", "chips", "ic", "ics", "connector");
   private static final Map<String, Integer> COUNTS =
       Map.of(
           "both", 2, "two", 2, "three", 3, "four", 4, "five", 5, "six", 6, "seven", 7, "eight", 8,
@@ -61,6 +61,9 @@ final class PartsByKind {
   /** A type number as it is said, with letters before it or without. */
   private static final Pattern TYPE_NUMBER = Pattern.compile("[a-z]{2,4}[0-9]{3,5}|[0-9]{4,5}");
 
+  private static final Pattern TYPE_AND_PIN =
+      Pattern.compile("(?<!\\S)((?=[A-Za-z]{0,4}[0-9])[A-Za-z0-9-]{3,12})\\.([0-9]{1,2})(?!\\S)");
+
   private static final int FEWEST_PINS_OF_A_CHIP = 8;
 
   private static final int MOST_NAMED = 4;
@@ -70,7 +73,7 @@ final class PartsByKind {
 
   /** The line with places in it; as it is where it names a place, or nothing by its kind. */
   static String named(Board board, String plain) {
-    String line = byRail(board, plain);
+    String line = byTypeAndPin(board, byRail(board, plain));
     List<String> words = List.of(line.split(" ", -1));
     if (words.stream().anyMatch(w -> isPlace(board, w))) {
       return line;
@@ -91,9 +94,28 @@ final class PartsByKind {
     return String.join(" ", named);
   }
 
+  /** A pin said by the type of the one part of that type: {@code Z80.6} for {@code IC1.6}. */
+  private static String byTypeAndPin(Board board, String line) {
+    return TYPE_AND_PIN
+        .matcher(line)
+        .replaceAll(
+            found -> {
+              List<String> places =
+                  board.partCalled(found.group(1)).isPresent()
+                      ? List.of()
+                      : places(board, found.group(1).toLowerCase(Locale.ROOT));
+              return Matcher.quoteReplacement(
+                  places.size() == 1 ? places.getFirst() + "." + found.group(2) : found.group());
+            });
+  }
+
   /** What has to be said instead of a word that is of several parts; empty where there is none. */
   static Optional<String> which(Board board, String plain) {
-    for (String word : plain.split(" ", -1)) {
+    List<String> words = List.of(plain.split(" ", -1));
+    if (words.stream().anyMatch(w -> isPlace(board, w))) {
+      return Optional.empty();
+    }
+    for (String word : words) {
       List<String> places = places(board, word.toLowerCase(Locale.ROOT));
       if (places.size() > 1) {
         return Optional.of(

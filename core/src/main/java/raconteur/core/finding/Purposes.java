@@ -79,12 +79,16 @@ final class Purposes {
                 .toList());
   }
 
+  /** What boards and people do: no sign by itself that a part listed with the word is meant. */
+  private static final Set<String> DONE = Set.of("work", "run", "read", "write", "start", "test");
+
   /**
    * A word of a line that parts are listed for, and those parts: a line nobody knows may be of it.
    */
   static Optional<Near> near(Board board, String line) {
     return words(line).stream()
         .filter(word -> word.length() >= ENOUGH_LETTERS && !ADDS_NOTHING.contains(word))
+        .filter(word -> !DONE.contains(word))
         .map(word -> new Near(word, parts(board, word)))
         .filter(near -> !near.parts().isEmpty())
         .findFirst();

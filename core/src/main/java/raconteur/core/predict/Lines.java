@@ -314,13 +314,23 @@ final class Lines {
     List<PinRef> all = nets.inputsOf(gate.get());
     // Who wrote down where one input goes wrote down all that go anywhere.
     boolean written = all.stream().anyMatch(pin -> board.netOf(pin).isPresent());
+    Set<Integer> loaded = loadedInputs(gate.get(), all);
     for (PinRef pin : all) {
       Net line = lineOf(pin);
       boolean joined =
           board.netOf(pin).isPresent()
               || isAnalogue(driver)
-              || (!written && unknownEnds.contains(pin));
-      if (!joined || board.isSupply(line.name())) {
+              || (!written
+                  && unknownEnds.contains(pin)
+                  && !loaded.contains(nets.id(pin).orElseThrow()));
+      Optional<Signal> lettingGo =
+          unknownEnds.contains(pin)
+              ? board.pin(pin).flatMap(p -> UsualLevels.lettingGo(p.name()))
+              : Optional.empty();
+      if (lettingGo.isPresent()) {
+        // Who builds a board lets it count.
+        supplies.put(nets.id(pin).orElseThrow(), lettingGo.get());
+      } else if (!joined || board.isSupply(line.name())) {
         supplies.put(nets.id(pin).orElseThrow(), nets.healthy(pin).orElse(Signal.FLOATING));
       } else {
         inputs.add(pin);
@@ -352,6 +362,22 @@ final class Lines {
             Collections.unmodifiableSet(names),
             false,
             false));
+  }
+
+  /** What a counter takes in only while it is loaded, where nobody wrote down that it ever is. */
+  private Set<Integer> loadedInputs(CompiledGate gate, List<PinRef> inputs) {
+    boolean counts =
+        inputs.stream()
+            .filter(unknownEnds::contains)
+            .flatMap(pin -> board.pin(pin).stream())
+            .anyMatch(pin -> pin.name().equals("/LOAD"));
+    if (!counts || !(gate.gate().function() instanceof Gate.Remembering r)) {
+      return Set.of();
+    }
+    Set<Integer> loaded =
+        new HashSet<>(inputs.stream().map(pin -> nets.id(pin).orElseThrow()).toList());
+    loaded.removeAll(idsOf(gate, Stream.of(r.clock())));
+    return loaded;
   }
 
   private boolean isAnalogue(PinRef pin) {

@@ -131,6 +131,14 @@ final class UsualLevels {
     return moving;
   }
 
+  /**
+   * At what level a pin of that name lets what it belongs to go; empty for one that holds nothing.
+   */
+  static Optional<Signal> lettingGo(String name) {
+    return Optional.ofNullable(HOLDS.get(name))
+        .map(held -> held == Signal.LOW ? Signal.HIGH : Signal.LOW);
+  }
+
   /** What a line usually does; empty where nothing tells. */
   Optional<Signal> of(String net) {
     return Optional.ofNullable(levels.get(net));

@@ -84,6 +84,10 @@ class SaidElsewhereTest {
         "U1.7 to U2.17 continuity fails | cont U1.7 U2.17 open",
         "good continuity U1.7 to U2.17 | cont U1.7 U2.17 joined",
         "continuity U1.7 to U2.17 | cont U1.7 U2.17 joined",
+        // A pin by the type of the one chip of that type.
+        "Z80 pin 6 dead | U1.6 0 Hz",
+        // What boards do is not what a part is for.
+        "works cold, dies after ten minutes | warm changes",
         // Nothing that should be there is at a pin.
         "no /ROMCS at U2.20 | U2.20 0 Hz",
         "no clock pulses at U1.6 | U1.6 0 Hz",

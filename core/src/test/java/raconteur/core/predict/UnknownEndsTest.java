@@ -1,0 +1,77 @@
+package raconteur.core.predict;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import raconteur.core.Boards;
+import raconteur.core.Stories;
+import raconteur.core.ToldStories;
+import raconteur.core.board.Board;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Place;
+
+/** Pins whose nets nobody has written down, on boards known by a parts list and by some nets. */
+class UnknownEndsTest {
+  private static final String COUNTER =
+      """
+      {"format": "raconteur-board/1", "id": "listed", "machine": "Listed", "revision": "A",
+       "title": "A parts list", "copper": {"layers": 2, "order known": false},
+       "blocks": ["clock", "video"],
+       "parts": [
+         {"part": "Y1", "device": "oscillator", "block": "clock"},
+         {"part": "U1", "device": "74LS161", "block": "video"},
+         {"part": "U2", "device": "74LS138", "block": "video"}]}
+      """;
+
+  @Test
+  void aPinWithoutANetLeadsSomewhereWhereMostOfItsPartHaveNone() {
+    UnknownEnds listed = new UnknownEnds(Boards.parse(COUNTER));
+    assertThat(listed.contains(PinRef.parse("U1.14"))).isTrue();
+    assertThat(listed.contains(PinRef.parse("U1.16"))).as("a supply").isFalse();
+    // On a board that was drawn out it is joined to nothing.
+    Board drawn = Boards.KITTIWAKE_B;
+    UnknownEnds none = new UnknownEnds(drawn);
+    assertThat(drawn.parts().stream().flatMap(p -> p.pins().stream()).filter(none::contains))
+        .isEmpty();
+  }
+
+  @Test
+  void anOscillatorMovesWhereverItLeads() {
+    NetPropagation nets = new NetPropagation(Boards.parse(COUNTER));
+    assertThat(nets.healthy(PinRef.parse("Y1.8"))).isEqualTo(Optional.of(Signal.TOGGLING));
+    assertThat(nets.isSaid(PinRef.parse("Y1.8"))).as("only usual").isFalse();
+    assertThat(nets.healthy(PinRef.parse("U2.15"))).isEmpty();
+  }
+
+  /** A counter counts, unless something nobody told of holds it (common practice, no source). */
+  @Test
+  void aCounterWhoseClockMovesIsSuspectedWhenItStands() {
+    Board board = Boards.parse(COUNTER);
+    double stands = suspicion(board, "U1.2 toggling", "U1.14 0 Hz");
+    assertThat(stands).isGreaterThan(0.4);
+    assertThat(suspicion(board, "U1.2 toggling", "U1.14 toggling")).isLessThan(stands / 2);
+    // Its clock standing, it has nothing to count.
+    assertThat(suspicion(board, "U1.2 0 Hz", "U1.14 0 Hz")).isLessThan(stands);
+  }
+
+  /** One contact of the plug is bad where its other rail is there. */
+  @Test
+  void theOneContactByWhichARailComesMayBeOpen() {
+    Board board = ToldStories.board("gadwall-6");
+    Place contact = new Place.Contact(PinRef.parse("CN9.5"));
+    var both = Stories.advise(board, 2, "-12V 0.3 V", "+12V 0.2 V", "+5V 0.1 V").diagnosis();
+    var one = Stories.advise(board, 2, "-12V 0.3 V", "+12V 12 V", "+5V 5 V").diagnosis();
+    assertThat(one.suspects().getFirst().place()).isEqualTo(contact);
+    assertThat(both.suspects().getFirst().place()).isEqualTo(new Place.OfPart("CN9"));
+  }
+
+  private static double suspicion(Board board, String... lines) {
+    return Stories.advise(board, 2, lines)
+        .diagnosis()
+        .at(new Place.OfPart("U1"))
+        .map(s -> s.probability())
+        .orElse(0.0);
+  }
+}
