@@ -28,6 +28,8 @@ import raconteur.core.marking.PartWords;
  * that were named.
  */
 final class DraftBoard {
+  private static final int FEWEST_PINS_OF_A_CHIP = 6;
+
   /** Said of a part by its first words: "7805, heatsink" is a regulator. */
   private static final Pattern MECHANICAL =
       Pattern.compile(
@@ -316,12 +318,18 @@ final class DraftBoard {
             DeviceGuess.socketOf(draft, device),
             draft.fitted,
             draft.value.isBlank() && !print.equals(device.name()) ? print : draft.value,
-            PartWords.purpose(draft.remarks),
+            purpose(draft, device),
             Map.of());
     if (!hasPlace(draft)) {
       return part;
     }
     return PlacementFit.place(part, draft, shift);
+  }
+
+  private static String purpose(DraftPart draft, Device device) {
+    String told = PartWords.purpose(draft.remarks);
+    boolean chip = device.pins().size() >= FEWEST_PINS_OF_A_CHIP && !device.isContact();
+    return told.isBlank() && chip ? PartWords.purposeBehindType(draft.value, device.title()) : told;
   }
 
   private String ground() {

@@ -1,6 +1,7 @@
 package raconteur.core.marking;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -34,6 +35,16 @@ public final class PartWords {
               + "|[,;(]\\s*socket\\s*(?=$|[,;)])"
               // "crtc socket" says where a chip sits, "40 pin socket" what a part is.
               + "|(?<![0-9]\\s)\\b(?!pins?\\b|ic\\b|di[pl]\\b|ways?\\b|chip\\b|sil\\b)[a-z]+\\s+socket\\s*$");
+
+  private static final int MOST_WORDS = 5;
+  private static final Pattern PLAIN =
+      Pattern.compile("[a-z][a-z/-]{2,}|[A-Z][a-z/-]{2,}|[A-Z]{3,5}");
+
+  private static final Pattern OF_THE_PART =
+      Pattern.compile(
+          "(?i)[PCS]?DI[PL]|SOIC|SOJ?|PLCC|TSOP|QFP|SM[DT]|ceramic|plastic|package|TTL|CMOS|NMOS|HMOS"
+              + "|chip|used|new|old|stock|NOS|original|compatible|equivalent|clone|or|and|not|fitted"
+              + "|tested|good|bad|dead|faulty|unknown|missing|replaced|removed|from|with");
 
   private PartWords() {}
 
@@ -99,6 +110,27 @@ public final class PartWords {
     rest = rest.replaceAll("(?i)\\b(?:in\\s+(?:an?\\s+|its\\s+)?)?socket(?:ed)?\\b", " ");
     rest = WAYS.matcher(ROWS.matcher(rest).replaceAll(" ")).replaceAll(" ");
     return rest.replaceAll("[()\\[\\];,]+", " ").replaceAll("\\s+", " ").strip();
+  }
+
+  /**
+   * What words behind a type number say a chip is there for: {@code reset} of {@code 556 reset}.
+   * Words that its title has too say nothing of that; nothing is taken where a package, a make or a
+   * condition is among them.
+   *
+   * @param title what the type is, in words
+   */
+  public static String purposeBehindType(String value, String title) {
+    List<String> words = List.of(value.strip().split("[\\s,;]+", -1));
+    String known = title.toLowerCase(Locale.ROOT);
+    boolean plain =
+        words.size() > 1
+            && words.size() <= MOST_WORDS
+            && words.getFirst().matches(".*[0-9].*")
+            && words.stream().skip(1).allMatch(w -> PLAIN.matcher(w).matches())
+            && words.stream().noneMatch(w -> OF_THE_PART.matcher(w).matches());
+    boolean tells =
+        words.stream().skip(1).anyMatch(w -> !known.contains(w.toLowerCase(Locale.ROOT)));
+    return plain && tells ? String.join(" ", words.subList(1, words.size())) : "";
   }
 
   private static OptionalInt bounded(int count) {

@@ -100,4 +100,22 @@ class PartWordsTest {
   void theWordsPutAPartInASocket(String words, String socket) {
     assertThat(PartWords.socket(words)).isEqualTo(socket);
   }
+
+  @ParameterizedTest
+  @CsvSource({
+    "556 reset, dual timer, reset",
+    "74LS257 RAM address mux, quad 2-input multiplexer, RAM address mux",
+    "6522 user port, versatile interface adapter, user port",
+    // What the type says by itself, a package, a condition, a bare type.
+    "4164 RAM, 65536 x 1 dynamic RAM, ''",
+    "74LS138 decoder, 3-to-8 decoder, ''",
+    "74LS00 DIP14, quad NAND, ''",
+    "74LS00 SOIC, quad NAND, ''",
+    "2764 tested good, 8K EPROM, ''",
+    "74LS00, quad NAND, ''",
+    "crystal oscillator, quartz crystal, ''",
+  })
+  void wordsBehindATypeSayWhatItIsFor(String value, String title, String purpose) {
+    assertThat(PartWords.purposeBehindType(value, title)).isEqualTo(purpose);
+  }
 }
