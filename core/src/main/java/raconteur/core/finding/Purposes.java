@@ -89,9 +89,22 @@ final class Purposes {
     return words(line).stream()
         .filter(word -> word.length() >= ENOUGH_LETTERS && !ADDS_NOTHING.contains(word))
         .filter(word -> !DONE.contains(word))
-        .map(word -> new Near(word, parts(board, word)))
+        .map(word -> new Near(word, thereFor(board, word)))
         .filter(near -> !near.parts().isEmpty())
         .findFirst();
+  }
+
+  /** Those listed with a word that does not only say what type they are: a shift register. */
+  private static List<String> thereFor(Board board, String word) {
+    return parts(board, word).stream()
+        .filter(
+            part ->
+                board
+                    .part(part)
+                    .map(p -> p.device().title().toLowerCase(Locale.ROOT))
+                    .filter(title -> title.contains(word))
+                    .isEmpty())
+        .toList();
   }
 
   /** A word and the parts that are listed with it. */

@@ -90,6 +90,21 @@ final class Spoken {
     pins = names.pins();
     nets = names.nets();
     words = names.words();
+    words.removeIf(word -> pins.stream().anyMatch(pin -> isNameOf(word, pin)));
+  }
+
+  /** Whether a word is what the data book calls a pin that is named anyway: PHI2 at U1.39. */
+  private boolean isNameOf(String word, String pin) {
+    int dot = pin.indexOf('.');
+    return word.matches(".*[a-z].*")
+        && part(pin.substring(0, Math.max(0, dot)))
+            .flatMap(p -> p.device().pin(pin.substring(dot + 1)))
+            .map(p -> letters(p.name()).equals(letters(word)))
+            .orElse(false);
+  }
+
+  private static String letters(String name) {
+    return name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "");
   }
 
   private Optional<Part> part(String designator) {
