@@ -113,6 +113,7 @@ final class Lines {
    * @param likeItsRow by line what others of its row were seen to do
    * @param twins by line a pin of each other line that the same parts drive and that was seen to
    *     move
+   * @param heldBack lines whose counter was seen to be held by something nobody wrote down
    */
   record SetUp(
       Moment moment,
@@ -122,7 +123,8 @@ final class Lines {
       Set<String> standsToo,
       Map<String, Signal> standOn,
       Map<String, Signal> likeItsRow,
-      Map<String, Set<PinRef>> twins) {}
+      Map<String, Set<PinRef>> twins,
+      Set<String> heldBack) {}
 
   Lines(
       Board board,
@@ -275,13 +277,15 @@ final class Lines {
    * The gates in front of a line, and in front of those, as far as lines were read and no more than
    * {@value #MOST_LINES} lines come together.
    */
-  private Map<String, GateInFront> inFront(String line, Set<String> read, Set<String> partsOut) {
+  private Map<String, GateInFront> inFront(
+      String line, Set<String> read, Set<String> partsOut, Set<String> heldBack) {
     Map<String, GateInFront> gates = new LinkedHashMap<>();
     Set<String> lines = new LinkedHashSet<>(Set.of(line));
     Deque<String> open = new ArrayDeque<>(List.of(line));
     while (!open.isEmpty()) {
       String next = open.poll();
-      Optional<GateInFront> gate = followed(next, read, partsOut);
+      Optional<GateInFront> gate =
+          heldBack.contains(next) ? Optional.empty() : followed(next, read, partsOut);
       if (gate.isPresent()) {
         Set<String> more = new HashSet<>(gate.get().lines());
         more.removeAll(lines);
@@ -411,13 +415,16 @@ final class Lines {
     String line = lineOf(pin(group.getFirst().finding())).name();
     List<Finding> here = readings(moment, told);
     Set<String> in = new LinkedHashSet<>();
-    inFront(line, linesOf(here), moment.partsOut()).values().forEach(g -> in.addAll(g.lines()));
+    Map<PinRef, Signal> seen = seen(moment, told);
+    Set<String> heldBack = heldBack(seen);
+    inFront(line, linesOf(here), moment.partsOut(), heldBack)
+        .values()
+        .forEach(g -> in.addAll(g.lines()));
     List<Finding> given =
         here.stream()
             .filter(f -> !lineOf(pin(f)).name().equals(line))
             .filter(f -> in.contains(lineOf(pin(f)).name()))
             .toList();
-    Map<PinRef, Signal> seen = seen(moment, told);
     in.add(line);
     Map<String, Boolean> runs = new TreeMap<>();
     Map<String, Set<PinRef>> twins = new TreeMap<>();
@@ -442,7 +449,30 @@ final class Lines {
         standsToo,
         standOn,
         likeItsRow,
-        twins);
+        twins,
+        heldBack);
+  }
+
+  /** What parts put out of which a pin was read that holds them, and whose net nobody knows. */
+  private Set<String> heldBack(Map<PinRef, Signal> seen) {
+    Set<String> lines = new TreeSet<>();
+    seen.forEach(
+        (pin, shown) -> {
+          boolean holds =
+              unknownEnds.contains(pin)
+                  && board
+                      .pin(pin)
+                      .flatMap(p -> UsualLevels.lettingGo(p.name()))
+                      .filter(free -> free != shown)
+                      .isPresent();
+          if (holds) {
+            board.part(pin.part()).stream()
+                .flatMap(part -> part.pins().stream())
+                .filter(other -> board.kind(other).drives())
+                .forEach(other -> lines.add(lineOf(other).name()));
+          }
+        });
+    return lines;
   }
 
   /**
@@ -701,7 +731,7 @@ final class Lines {
     }
     String line = lineOf(pin(readings.getLast())).name();
     Map<String, GateInFront> gates =
-        inFront(line, Set.copyOf(stations.keySet()), setUp.moment().partsOut());
+        inFront(line, Set.copyOf(stations.keySet()), setUp.moment().partsOut(), setUp.heldBack());
     gates.forEach(
         (driven, gate) -> {
           Objects.requireNonNull(stations.get(driven)).add(gate.driver());

@@ -52,6 +52,11 @@ class UnknownEndsTest {
     double stands = suspicion(board, "U1.2 toggling", "U1.14 0 Hz");
     assertThat(stands).isGreaterThan(0.4);
     assertThat(suspicion(board, "U1.2 toggling", "U1.14 toggling")).isLessThan(stands / 2);
+    // Seen to be held, it stands for that; seen to be let go, for nothing but itself.
+    assertThat(suspicion(board, "U1.1 low", "U1.2 toggling", "U1.14 0 Hz"))
+        .isLessThan(stands / 1.5);
+    assertThat(suspicion(board, "U1.1 high", "U1.2 toggling", "U1.14 0 Hz"))
+        .isGreaterThan(stands / 1.5);
     // Its clock standing, it has nothing to count.
     assertThat(suspicion(board, "U1.2 0 Hz", "U1.14 0 Hz")).isLessThan(stands);
   }
