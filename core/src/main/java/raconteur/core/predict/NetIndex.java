@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -22,6 +24,12 @@ import raconteur.core.judge.Clocks;
  * Immutable after it is made.
  */
 final class NetIndex {
+  private static final int DATA_LINES = 8;
+
+  /** What memories are there for that a picture or a sound is made of, and no program. */
+  private static final Pattern OFF_THE_BUS =
+      Pattern.compile("(?i)char|chr|video|colou?r|palette|graph|gfx|sprite|tile|sound|voice");
+
   private final Board board;
   private final GoodBoard good;
   private final List<PinRef> pinsById = new ArrayList<>();
@@ -57,6 +65,9 @@ final class NetIndex {
         pinsById.stream().map(p -> healthy(p).orElse(Signal.TOGGLING)).toArray(Signal[]::new);
     board.nets().stream().filter(n -> !board.isSupply(n.name())).forEach(this::wire);
     pinsById.stream().filter(this::isLineByItself).forEach(this::alone);
+    if (board.nets().isEmpty()) {
+      joinDataLines();
+    }
     board.parts().stream().filter(Part::fitted).forEach(this::compile);
   }
 
@@ -69,6 +80,42 @@ final class NetIndex {
     int id = idOfPin.get(pin);
     List<PinRef> drivers = board.kind(pin).drives() && fitted(pin) ? List.of(pin) : List.of();
     wiringOfPin.set(id, Optional.of(new Wiring(new int[] {id}, drivers)));
+  }
+
+  /**
+   * On a board of which no net is known the data lines of its one processor of eight bits go to all
+   * that speaks to it, each to the pin of the same name: who holds one there holds it here.
+   */
+  private void joinDataLines() {
+    List<Part> speaking = board.parts().stream().filter(NetIndex::speaksOnTheBus).toList();
+    if (speaking.stream().filter(p -> p.device().isProcessor()).count() != 1) {
+      return;
+    }
+    for (int bit = 0; bit < DATA_LINES; bit++) {
+      String name = "D" + bit;
+      List<PinRef> pins =
+          speaking.stream()
+              .flatMap(p -> p.device().pinNamed(name).map(pin -> p.pin(pin.number())).stream())
+              .toList();
+      Wiring line = new Wiring(pins.stream().mapToInt(idOfPin::get).toArray(), pins);
+      for (int pin : line.pins()) {
+        wiringOfPin.set(pin, Optional.of(line));
+      }
+    }
+  }
+
+  private static boolean speaksOnTheBus(Part part) {
+    Device device = part.device();
+    boolean eightLines =
+        device.pinNamed("D" + DATA_LINES).isEmpty()
+            && IntStream.range(0, DATA_LINES)
+                .allMatch(
+                    bit ->
+                        device.pinNamed("D" + bit).filter(pin -> pin.kind().drives()).isPresent());
+    return part.fitted()
+        && eightLines
+        && !device.isSmallLogic()
+        && !OFF_THE_BUS.matcher(part.purpose()).find();
   }
 
   /**

@@ -72,10 +72,41 @@ class UnknownEndsTest {
     assertThat(both.suspects().getFirst().place()).isEqualTo(new Place.OfPart("CN9"));
   }
 
+  private static final String COMPUTER =
+      """
+      {"format": "raconteur-board/1", "id": "small", "machine": "Small", "revision": "A",
+       "title": "A parts list", "copper": {"layers": 2, "order known": false},
+       "blocks": ["cpu", "rom", "ram", "video"],
+       "parts": [
+         {"part": "U1", "device": "Z80", "block": "cpu"},
+         {"part": "U2", "device": "2764", "block": "rom"},
+         {"part": "U3", "device": "6116", "block": "ram"},
+         {"part": "U4", "device": "2732", "block": "video", "for": "character shapes"}]}
+      """;
+
+  /** Who is on the data lines is known by what they are; who only makes the picture is not. */
+  @Test
+  void aHeldDataLineAccusesWhoeverCanHoldIt() {
+    Board board = Boards.parse(COMPUTER);
+    String[] held = {"screen garbage", "U1.27 toggling", "U1.14 low"};
+    String[] moves = {"screen garbage", "U1.27 toggling", "U1.14 toggling"};
+    double rom = suspicionOf(board, "U2", held) / suspicionOf(board, "U2", moves);
+    double shapes = suspicionOf(board, "U4", held) / suspicionOf(board, "U4", moves);
+    assertThat(rom).isGreaterThan(shapes);
+    var pulled =
+        Stories.advise(board, 2, "screen garbage", "U1.14 low", "pull U2", "U1.14 toggling")
+            .diagnosis();
+    assertThat(pulled.suspects().getFirst().place()).isEqualTo(new Place.OfPart("U2"));
+  }
+
   private static double suspicion(Board board, String... lines) {
+    return suspicionOf(board, "U1", lines);
+  }
+
+  private static double suspicionOf(Board board, String part, String... lines) {
     return Stories.advise(board, 2, lines)
         .diagnosis()
-        .at(new Place.OfPart("U1"))
+        .at(new Place.OfPart(part))
         .map(s -> s.probability())
         .orElse(0.0);
   }
