@@ -28,8 +28,6 @@ import raconteur.core.marking.PartWords;
  * that were named.
  */
 final class DraftBoard {
-  private static final int FEWEST_PINS_OF_A_CHIP = 6;
-
   /** Said of a part by its first words: "7805, heatsink" is a regulator. */
   private static final Pattern MECHANICAL =
       Pattern.compile(
@@ -328,8 +326,9 @@ final class DraftBoard {
 
   private static String purpose(DraftPart draft, Device device) {
     String told = PartWords.purpose(draft.remarks);
-    boolean chip = device.pins().size() >= FEWEST_PINS_OF_A_CHIP && !device.isContact();
-    return told.isBlank() && chip ? PartWords.purposeBehindType(draft.value, device.title()) : told;
+    return told.isBlank() && device.isChip()
+        ? PartWords.purposeBehindType(draft.value, device.title())
+        : told;
   }
 
   private String ground() {

@@ -27,8 +27,6 @@ public record Part(
     String value,
     String purpose,
     Map<String, Outline.Point> pinsAt) {
-  private static final int FEW_PINS = 3;
-
   public Part {
     pinsAt = Map.copyOf(pinsAt);
   }
@@ -92,8 +90,7 @@ public record Part(
    * What is printed on a chip is not among them.
    */
   public String called() {
-    boolean byValue = device.isContact() || device.pins().size() <= FEW_PINS;
-    return byValue ? purpose + " " + value + " " + device.name() : purpose;
+    return device.isChip() ? purpose : purpose + " " + value + " " + device.name();
   }
 
   /** What it is, for a line of a list: its device, and what it is there for where that is known. */

@@ -31,6 +31,9 @@ public record Device(
   private static final Pattern NUMBERED = Pattern.compile("(connector|edge)-[0-9]+");
   private static final Pattern ADDRESS = Pattern.compile("A[0-9]{1,2}");
 
+  /** As many legs as a transistor or a regulator has. */
+  private static final int FEW_PINS = 3;
+
   public Device {
     pins = List.copyOf(pins);
     gates = List.copyOf(gates);
@@ -69,6 +72,11 @@ public record Device(
   /** What is plugged into, and cleaned before it is replaced. */
   public boolean isContact() {
     return is("connector");
+  }
+
+  /** What has more legs than a transistor and is not plugged into. */
+  public boolean isChip() {
+    return pins.size() > FEW_PINS && !isContact();
   }
 
   /** A single key or switch, which on a resting board joins nothing. */

@@ -27,6 +27,9 @@ final class EvidenceColumn<E> {
   private static final long NOT_KNOWN = Double.doubleToLongBits(Double.NaN);
   private static final int ASKED_TOGETHER = 128;
 
+  /** No finding is likelier than certain. */
+  private static final double CERTAIN = 0;
+
   /** With more effects than this it takes too long to try what two others make of each. */
   private static final int MOST_JOINED = 16;
 
@@ -242,8 +245,7 @@ final class EvidenceColumn<E> {
 
   /**
    * For every effect of a single fault the largest log-likelihood a set with it can give the
-   * finding, one or two others joined to it; in columns with many effects the largest that any two
-   * give.
+   * finding, one or two others joined to it; in columns with many effects that of certainty.
    *
    * @return {@link #singles} numbers, not to be changed
    */
@@ -251,22 +253,13 @@ final class EvidenceColumn<E> {
     if (ceilings.length == 0) {
       double[] most = new double[singles];
       if (singles > MOST_JOINED) {
-        Arrays.fill(most, bestOfTwo());
+        Arrays.fill(most, CERTAIN);
       } else {
         Arrays.setAll(most, this::ceiling);
       }
       ceilings = most;
     }
     return ceilings;
-  }
-
-  private double bestOfTwo() {
-    double best = logLikelihoods[0];
-    for (int one = 0; one < singles; one++) {
-      double[] row = changes(one);
-      best = Math.max(best, logLikelihoods[one] + Arrays.stream(row).max().orElse(0));
-    }
-    return best;
   }
 
   private double ceiling(int single) {

@@ -33,7 +33,10 @@ final class SetWalk {
   /** The same for larger sets, of what is likely by itself. */
   private static final double CUT_BEYOND = 12;
 
-  /** So much further below is cut before it is known what classes hide: that costs time. */
+  /**
+   * So much further below is cut before it is known what classes hide, which costs time: a
+   * judgement between the time and the share left unweighed (docs/performance.md).
+   */
   private static final double UNSEEN = 2;
 
   private static final int ASKED_EVERY = 32;
@@ -556,7 +559,7 @@ final class SetWalk {
     for (int i = 0; i < slots[c].length; i++) {
       int column = joining.columns()[i];
       double told = columns.get(column).logLikelihood(effects[column]) + changes[slots[c][i]];
-      sum += best[column] - told;
+      sum += Math.max(0, best[column] - told);
     }
     return sum;
   }

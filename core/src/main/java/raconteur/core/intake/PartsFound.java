@@ -63,7 +63,7 @@ public record PartsFound(List<Row> rows, OptionalInt board) {
     telling.said(Bookkeeping.Foreign.class).forEach(f -> foreign.put(f.part(), f.found()));
     List<Row> rows = new ArrayList<>();
     for (Part part : board.parts()) {
-      boolean chip = part.fitted() && part.device().pins().size() > 3 && !part.device().isContact();
+      boolean chip = part.fitted() && part.device().isChip();
       if (chip || foreign.containsKey(part.designator())) {
         String name = part.designator();
         List<String> notes = new ArrayList<>();

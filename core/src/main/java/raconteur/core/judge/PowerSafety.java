@@ -139,16 +139,11 @@ public record PowerSafety(
       List<Rail> rails = railsOf(board, part);
       boolean positive = rails.stream().anyMatch(r -> r.volts() > 0);
       List<Rail> negative = rails.stream().filter(r -> r.volts() < 0).toList();
-      boolean chip = part.device().pins().size() > 3 && !isConnector(part);
-      if (part.fitted() && chip && positive && !negative.isEmpty()) {
+      if (part.fitted() && part.device().isChip() && positive && !negative.isEmpty()) {
         parts.put(part, negative);
       }
     }
     return parts;
-  }
-
-  private static boolean isConnector(Part part) {
-    return part.device().isContact();
   }
 
   /** By the nets where they are known, else by what the device's pins want. */
@@ -288,7 +283,7 @@ public record PowerSafety(
           || board.net(rail.net()).stream()
               .flatMap(net -> net.path().stream())
               .flatMap(pin -> board.part(pin.part()).stream())
-              .anyMatch(p -> p.device().pins().size() > 3 && !isConnector(p));
+              .anyMatch(p -> p.device().isChip());
     }
 
     private String looked(String rail) {

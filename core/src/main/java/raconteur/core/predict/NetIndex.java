@@ -84,7 +84,8 @@ final class NetIndex {
 
   /**
    * On a board of which no net is known the data lines of its one processor of eight bits go to all
-   * that speaks to it, each to the pin of the same name: who holds one there holds it here.
+   * that speaks to it, each to the pin of the same name: who holds one there holds it here (common
+   * practice, no source).
    */
   private void joinDataLines() {
     List<Part> speaking = board.parts().stream().filter(NetIndex::speaksOnTheBus).toList();

@@ -8,7 +8,8 @@ import raconteur.core.board.PinRef;
 
 /**
  * Signal pins that lead somewhere nobody has written down: those without a net on a part of which
- * most pins have none. Where most have one, a pin without is taken to be joined to nothing.
+ * most pins have none. Where most have one, a pin without is taken to be joined to nothing (a
+ * judgement).
  */
 final class UnknownEnds {
   private final Set<PinRef> pins = new HashSet<>();
