@@ -43,13 +43,20 @@ final class LinesServed {
   }
 
   /**
-   * Who makes the lines of these names; none where no line is called so.
+   * Who makes the lines of these names; none where no line is called so. Where no net at all is
+   * known, who has an output of such a name.
    *
    * @param supplies names of nets that are no signals
    */
   static Set<String> by(
       List<Pattern> names, Collection<Part> parts, Collection<Net> nets, Set<String> supplies) {
     LinesServed worker = new LinesServed(parts, nets, supplies);
+    if (nets.isEmpty()) {
+      worker.parts.values().stream()
+          .filter(p -> !p.device().isContact() && !p.device().isProcessor())
+          .filter(p -> p.device().pins().stream().anyMatch(pin -> makes(pin, names)))
+          .forEach(p -> worker.served.add(p.designator()));
+    }
     nets.stream()
         .filter(net -> !supplies.contains(net.name()))
         .filter(net -> names.stream().anyMatch(n -> n.matcher(net.name()).matches()))
@@ -60,6 +67,10 @@ final class LinesServed {
             });
     worker.follow();
     return worker.served;
+  }
+
+  private static boolean makes(DevicePin pin, List<Pattern> names) {
+    return pin.kind().drives() && names.stream().anyMatch(n -> n.matcher(pin.name()).matches());
   }
 
   private void onTheLine(PinRef pin) {

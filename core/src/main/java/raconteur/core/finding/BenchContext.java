@@ -13,6 +13,7 @@ import java.util.Set;
  * @param undone how many things were undone in all
  * @param off the numbers of those that are not back yet
  * @param symptom the card the board showed last, empty for none
+ * @param part the part a finding spoke of last, empty for none
  */
 public record BenchContext(
     Set<String> partsOut,
@@ -21,7 +22,8 @@ public record BenchContext(
     Supply supply,
     int undone,
     Set<Integer> off,
-    String symptom) {
+    String symptom,
+    String part) {
   public static final BenchContext FRESH = new BenchContext(Set.of(), Map.of(), "");
 
   /** Whether the board is powered. */
@@ -44,7 +46,7 @@ public record BenchContext(
       Supply supply,
       int undone,
       Set<Integer> off) {
-    this(partsOut, lastRailOhms, lastRail, supply, undone, off, "");
+    this(partsOut, lastRailOhms, lastRail, supply, undone, off, "", "");
   }
 
   public BenchContext(Set<String> partsOut, Map<String, Double> lastRailOhms, String lastRail) {
@@ -53,6 +55,12 @@ public record BenchContext(
 
   /** The same, the board showing this. */
   BenchContext showing(String card) {
-    return new BenchContext(partsOut, lastRailOhms, lastRail, supply, undone, off, card);
+    return new BenchContext(partsOut, lastRailOhms, lastRail, supply, undone, off, card, part);
+  }
+
+  /** The same, a part having been spoken of. */
+  public BenchContext speakingOf(String spokenOf) {
+    return new BenchContext(
+        partsOut, lastRailOhms, lastRail, supply, undone, off, symptom, spokenOf);
   }
 }

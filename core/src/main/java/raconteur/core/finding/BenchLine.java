@@ -1,14 +1,17 @@
 package raconteur.core.finding;
 
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 
 /**
  * Understands one line as it is said at the bench, for one board. Nothing is guessed: a line is
@@ -65,6 +68,18 @@ public final class BenchLine {
               + "|still (?:dead|bad|broken|faulty|failing|not working|nothing|there)"
               + "|to no avail|same as before|as before)");
 
+  /** What a meter shows of a rail that is well. */
+  private static final double A_LITTLE_LESS = 0.99;
+
+  private static final Pattern UNDER_A_HEADING =
+      Pattern.compile("(?<heading>[^:]*[A-Za-z]{3}):\\s+(?<read>.+)");
+
+  /** Begins with a pin of a part that it does not name. */
+  private static final Pattern OF_THE_SAME =
+      Pattern.compile(
+          "(?i)\\s*(?:(?:pins?|legs?)"
+              + " ?#?[0-9].*|(?:base|collector|emitter|drain|source|cathode|anode)\\b.*)");
+
   private final Board board;
 
   public BenchLine(Board board) {
@@ -81,7 +96,7 @@ public final class BenchLine {
               + line.length()
               + "; it is kept here until you shorten it.");
     }
-    Understanding heard = heard(line, context, true);
+    Understanding heard = heardOrOfTheSame(line, context);
     if (heard instanceof Understanding.Proposed offer) {
       return Proposal.noted(offer, line);
     }
@@ -102,6 +117,16 @@ public final class BenchLine {
         !heard.equals(asSaid(line, context))
             && !heard.equals(asSaid(Rewordings.shipped().plain(line), context));
     return usual || asked ? heard : Proposal.ofANote(line, why);
+  }
+
+  /** A pin without its part, where nothing else is meant by it, is of the part spoken of last. */
+  private Understanding heardOrOfTheSame(String line, BenchContext context) {
+    Understanding heard = heard(line, context, true);
+    if (isTaken(heard) || context.part().isEmpty() || !OF_THE_SAME.matcher(line).matches()) {
+      return heard;
+    }
+    Understanding ofTheSame = heard(context.part() + " " + line.strip(), context, true);
+    return isTaken(ofTheSame) ? ofTheSame : heard;
   }
 
   private boolean isASentence(String line) {
@@ -154,9 +179,28 @@ public final class BenchLine {
     if (inTurn.filter(BenchLine::isTaken).isPresent()) {
       return inTurn;
     }
+    Optional<Understanding> instead =
+        several ? inTurn.or(() -> underAHeading(line, context)) : inTurn;
     return atOnce(line, context, reworded, several)
-        .filter(u -> inTurn.isEmpty() || isTaken(u))
-        .or(() -> inTurn);
+        .filter(u -> instead.isEmpty() || isTaken(u))
+        .or(() -> instead);
+  }
+
+  /**
+   * What is read under a heading that nobody understands: {@code no select at all: U13.15 high}.
+   */
+  private Optional<Understanding> underAHeading(String line, BenchContext context) {
+    Matcher headed = UNDER_A_HEADING.matcher(line.strip());
+    if (!headed.matches()
+        || !(heard(headed.group("read"), context, false)
+            instanceof Understanding.Understood understood)
+        || !(understood.statement() instanceof Finding)) {
+      return Optional.empty();
+    }
+    Proposal proposal = new Proposal();
+    proposal.add(understood);
+    proposal.leave(headed.group("heading"));
+    return Optional.of(proposal.offered());
   }
 
   private Optional<Understanding> inTurn(String line, BenchContext context) {
@@ -311,13 +355,14 @@ public final class BenchLine {
 
   /** What the line says in the usual words alone. */
   Understanding asSaid(String line, BenchContext context) {
-    Optional<SeveralSubjects> several = SeveralSubjects.of(board, line);
+    Optional<SeveralSubjects> several = SeveralSubjects.of(board, line, context.partsOut());
     Understanding understood =
         several
             .map(all -> all.together(line, each -> one(each, context)))
             .orElseGet(() -> one(line, context));
     if (understood instanceof Understanding.Refused) {
-      Optional<SeveralSubjects.Elsewhere> place = SeveralSubjects.atItsUsualPlace(board, line);
+      Optional<SeveralSubjects.Elsewhere> place =
+          SeveralSubjects.atItsUsualPlace(board, line, context.partsOut());
       if (place.isPresent()
           && one(place.get().line(), context)
               instanceof Understanding.Understood(Statement statement, String _)) {
@@ -367,7 +412,7 @@ public final class BenchLine {
     if (line.length() > LONGEST) {
       return List.of();
     }
-    Optional<SeveralSubjects> several = SeveralSubjects.of(board, line);
+    Optional<SeveralSubjects> several = SeveralSubjects.of(board, line, context.partsOut());
     if (several.isEmpty()) {
       return completeOne(line, context);
     }
@@ -405,8 +450,36 @@ public final class BenchLine {
         .toList();
   }
 
-  private static String examples() {
-    return "U14.3 toggling, 5V 4.94, pull U13 92 ohm, flash 3 3 5";
+  /** Readings that could be taken on this very board. */
+  private String examples() {
+    List<Part> chips =
+        board.parts().stream().filter(p -> p.fitted() && p.device().isChip()).toList();
+    List<String> readings = new ArrayList<>();
+    chips.stream()
+        .filter(p -> p.device().isSmallLogic())
+        .flatMap(p -> p.pins().stream())
+        .filter(pin -> board.kind(pin).drives())
+        .findFirst()
+        .or(
+            () ->
+                chips.stream()
+                    .flatMap(p -> p.pins().stream())
+                    .filter(pin -> board.kind(pin).drives() || board.kind(pin).reads())
+                    .findFirst())
+        .ifPresent(pin -> readings.add(pin + " toggling"));
+    board.rails().stream()
+        .findFirst()
+        .ifPresent(
+            rail ->
+                readings.add(
+                    rail.name()
+                        + String.format(Locale.ROOT, " %.2f", rail.volts() * A_LITTLE_LESS)));
+    chips.stream()
+        .skip(chips.size() / 2)
+        .findFirst()
+        .ifPresent(p -> readings.add(p.designator() + " hot"));
+    readings.add("screen blank");
+    return String.join(", ", readings);
   }
 
   private static Optional<Phrase> phrase(Words words) {

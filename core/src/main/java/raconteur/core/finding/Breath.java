@@ -24,7 +24,7 @@ final class Breath {
   /** Where one thing that is said in a breath ends and the next begins. */
   private static final Pattern ENDS =
       Pattern.compile(
-          "[,;.]\\s+|\\s+[-–—]+\\s+|\\s*->\\s*"
+          "[,;.]\\s+|(?<=[A-Za-z]{3}):\\s+|\\s+[-–—]+\\s+|\\s*->\\s*"
               + "|(?i)(?<!\\bnow)\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
 
   /** A word or two that are called well. */

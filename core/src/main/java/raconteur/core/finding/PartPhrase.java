@@ -226,7 +226,7 @@ final class PartPhrase implements Phrase {
     }
     words.end();
     String sentence =
-        "Chip tester on "
+        (part.device().isChip() ? "Chip tester on " : "Tested or measured by itself, ")
             + named(part)
             + ": "
             + (passed

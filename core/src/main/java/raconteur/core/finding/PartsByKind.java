@@ -53,6 +53,9 @@ final class PartsByKind {
   private static final Pattern END_OF_A_TYPE =
       Pattern.compile(".*[a-z].*[0-9]+|[0-9]+[a-z]+[0-9]+");
 
+  /** A type of one letter more: the 6502 is a 6502A, the Z80 a Z80A. */
+  private static final Pattern SHORT_OF_A_LETTER = Pattern.compile("[0-9]{4}|z[0-9]{2}");
+
   private static final Pattern MARKING = Pattern.compile("(?=.*[A-Z])[A-Z0-9-]{4,}");
 
   /** What is left of a 74LS138 where it is called the 138. */
@@ -228,26 +231,31 @@ final class PartsByKind {
 
   private static List<String> placesOf(Board board, String word) {
     boolean endOfAType = word.length() >= SHORTEST_TYPE && END_OF_A_TYPE.matcher(word).matches();
+    boolean shortOfALetter = SHORT_OF_A_LETTER.matcher(word).matches();
     return board.parts().stream()
-        .filter(p -> is(p, word, endOfAType))
+        .filter(p -> is(p, word, endOfAType, shortOfALetter))
         .map(Part::designator)
         .toList();
   }
 
   /** Whether a part is what a word says, in small letters. */
-  private static boolean is(Part part, String word, boolean endOfAType) {
+  private static boolean is(Part part, String word, boolean endOfAType, boolean shortOfALetter) {
     Device device = part.device();
     String name = device.name();
     int shorter = name.length() - word.length();
-    boolean shortOfLetters =
-        word.matches("[0-9]{4}|z[0-9]{2}") && name.matches("(?i)" + word + "[a-z]");
     return name.equalsIgnoreCase(word)
-        || shortOfLetters
+        || (shortOfALetter && isOneLetterMore(name, word))
         || (endOfAType && shorter > 0 && name.regionMatches(true, shorter, word, 0, word.length()))
         || isKind(part, word)
         || (device.isUnknown() && isMarked(part, word))
         || (device.pins().size() >= FEWEST_PINS_OF_A_CHIP && isPrinted(part, word))
         || (device.isSmallLogic() && isTitled(device, word));
+  }
+
+  private static boolean isOneLetterMore(String name, String word) {
+    return name.length() == word.length() + 1
+        && name.regionMatches(true, 0, word, 0, word.length())
+        && Character.isLetter(name.charAt(word.length()));
   }
 
   /** A chip nobody described is called by what is printed on it, in capitals. */

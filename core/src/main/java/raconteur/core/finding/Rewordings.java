@@ -34,6 +34,10 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   private static final String PART =
       "(?:[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}/?[0-9]{0,2}[A-Za-z])";
 
+  private static final Pattern SEPARATORS = Pattern.compile("[,;:!]+(\\s|$)");
+  private static final Pattern FULL_STOPS = Pattern.compile("\\.(\\s|$)");
+  private static final Pattern SPACES = Pattern.compile("\\s+");
+
   /** A pin of a part, something said of it, and a pin of nobody. */
   private static final Pattern PIN_ALONE =
       Pattern.compile(
@@ -79,7 +83,8 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
       Pattern.compile(
           "(?i)("
               + PART
-              + ") (?:pin|leg)s? ([0-9]{1,3}(?:(?: and | & | ?- ?| )[0-9]{1,3})+)(?= [a-z])");
+              + ") (?:pin|leg)s? ([0-9]{1,3}(?:(?: and | & | ?- ?| )[0-9]{1,3})+)"
+              + "(?= (?!(?:m?v|volts?|[km]?|[km]?ohms?|[km]?hz|m?a)(?:\\s|$))[a-z])");
 
   private static final int MOST_PINS = 64;
 
@@ -308,10 +313,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
    */
   String plain(String line) {
     String plain =
-        line.replaceAll("[,;:!]+(\\s|$)", " ")
-            .replaceAll("\\.(\\s|$)", " ")
-            .strip()
-            .replaceAll("\\s+", " ");
+        SPACES
+            .matcher(
+                FULL_STOPS
+                    .matcher(SEPARATORS.matcher(line).replaceAll(" "))
+                    .replaceAll(" ")
+                    .strip())
+            .replaceAll(" ");
     plain = ofTheSamePart(plain);
     plain = PINS.matcher(plain).replaceAll(each -> pins(each.group(1), each.group(2)));
     for (Spelling spelling : spellings) {

@@ -1,7 +1,6 @@
 package raconteur.core.finding;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -69,6 +68,7 @@ record SeveralSubjects(
   private static final Set<String> VERDICTS = Set.of("tester", "rom");
   private static final Pattern RANGE =
       Pattern.compile("([A-Za-z]{1,4})(\\d{1,4})-([A-Za-z]{0,4})(\\d{1,4})");
+  private static final Pattern COMMA_BETWEEN_WORDS = Pattern.compile(",(?!\\d)|(?<!\\d),");
   private static final Pattern LIKE_A_PART = Pattern.compile("[A-Za-z]{1,3}\\d{1,4}(\\.[/\\w]+)?");
 
   SeveralSubjects {
@@ -78,13 +78,17 @@ record SeveralSubjects(
     there = List.copyOf(there);
   }
 
-  /** The line taken apart; empty where it speaks of one thing in the usual order, or of none. */
-  static Optional<SeveralSubjects> of(Board board, String line) {
+  /**
+   * The line taken apart; empty where it speaks of one thing in the usual order, or of none.
+   *
+   * @param out the parts that are out: nobody's tip stands there
+   */
+  static Optional<SeveralSubjects> of(Board board, String line, Set<String> out) {
     List<String> words = words(line);
     if (words.size() < 2) {
       return Optional.empty();
     }
-    return new Reader(board, words).read();
+    return new Reader(board, words, out).read();
   }
 
   /**
@@ -109,7 +113,8 @@ record SeveralSubjects(
       return aPart || nets(board).anyMatch(n -> n.startsWith(last));
     }
     String first = before.getFirst().toLowerCase(Locale.ROOT);
-    if (nets(board).anyMatch(first::equals) && !new Reader(board, words).isSubject(first)) {
+    if (nets(board).anyMatch(first::equals)
+        && !new Reader(board, words, Set.of()).isSubject(first)) {
       return before.contains("at")
           ? aPart
           : before.size() > 1 ? "at".startsWith(last) : before.size() == 1;
@@ -118,20 +123,22 @@ record SeveralSubjects(
     if (first.equals("damage")) {
       begins = 2;
     }
-    var reader = new Reader(board, before);
+    var reader = new Reader(board, before, Set.of());
     return aPart && before.size() >= begins && reader.gather(begins, begins == 0) == before.size();
   }
 
   /**
    * A line that names one net and not the place, at the pin where it is most likely read, and what
    * has to be asked about that; empty for any other line.
+   *
+   * @param out the parts that are out: nobody's tip stands there
    */
-  static Optional<Elsewhere> atItsUsualPlace(Board board, String line) {
+  static Optional<Elsewhere> atItsUsualPlace(Board board, String line, Set<String> out) {
     List<String> words = words(line);
     if (words.size() < 2 || words.contains("at")) {
       return Optional.empty();
     }
-    Reader reader = new Reader(board, words);
+    Reader reader = new Reader(board, words, out);
     String shown = Reader.shown(words.subList(1, words.size()));
     if (shown.equals(STANDS) && !line.contains(STANDS)) {
       // START does nothing is of what START is there for.
@@ -149,7 +156,7 @@ record SeveralSubjects(
                           String others =
                               net.path().stream()
                                   .map(PinRef::part)
-                                  .filter(p -> !p.equals(pin.part()))
+                                  .filter(p -> !p.equals(pin.part()) && !out.contains(p))
                                   .distinct()
                                   .limit(MOST_NAMED)
                                   .collect(Collectors.joining(", "));
@@ -171,7 +178,7 @@ record SeveralSubjects(
   /** Nobody says the stroke of an active-low name at the bench. */
   private static boolean isCalled(Net net, String said) {
     return net.name().equalsIgnoreCase(said)
-        || net.name().replaceFirst("^/", "").equalsIgnoreCase(said);
+        || (net.name().startsWith("/") && net.name().substring(1).equalsIgnoreCase(said));
   }
 
   private static Stream<String> nets(Board board) {
@@ -262,8 +269,8 @@ record SeveralSubjects(
 
   /** Commas part words unless they stand in a number. */
   private static List<String> words(String line) {
-    return Arrays.stream(line.strip().split("[\\s\\p{Z}\\p{Cntrl}]+"))
-        .flatMap(word -> Arrays.stream(word.split(",(?!\\d)|(?<!\\d),")))
+    return Words.of(line).stream()
+        .flatMap(COMMA_BETWEEN_WORDS::splitAsStream)
         .filter(word -> !word.isEmpty())
         .toList();
   }
@@ -271,12 +278,14 @@ record SeveralSubjects(
   private static final class Reader {
     private final Board board;
     private final List<String> words;
+    private final Set<String> out;
     private final List<String> subjects = new ArrayList<>();
     private final List<String> unknown = new ArrayList<>();
 
-    Reader(Board board, List<String> words) {
+    Reader(Board board, List<String> words, Set<String> out) {
       this.board = board;
       this.words = words;
+      this.out = out;
     }
 
     Optional<SeveralSubjects> read() {
@@ -509,11 +518,12 @@ record SeveralSubjects(
             .filter(p -> p.part().equalsIgnoreCase(part) || p.toString().equalsIgnoreCase(part))
             .findFirst();
       }
-      return net.path().stream()
+      List<PinRef> in = net.path().stream().filter(p -> !out.contains(p.part())).toList();
+      return in.stream()
           .filter(p -> board.part(p.part()).filter(x -> x.device().isProcessor()).isPresent())
           .findFirst()
-          .or(() -> net.path().stream().filter(p -> board.kind(p).drives()).findFirst())
-          .or(() -> net.path().stream().findFirst());
+          .or(() -> in.stream().filter(p -> board.kind(p).drives()).findFirst())
+          .or(() -> in.stream().findFirst());
     }
 
     private Optional<SeveralSubjects> made(Function<String, String> line) {

@@ -48,6 +48,8 @@ final class Spoken {
 
   private static final Set<String> PICTURE =
       Set.of("logo", "screen", "picture", "text", "graphics", "sprites", "lines", "title");
+  private static final Pattern BESIDE_LETTERS = Pattern.compile("[^a-z0-9]");
+  private static final Pattern NUMBER_BEHIND = Pattern.compile("[0-9]+$");
   private static final Pattern SYNC_NET = Pattern.compile("(?i)[/~]?[a-z]*(?:S|SYNC|SYN)");
 
   private static final int MOST_DETAILS = 2;
@@ -104,7 +106,7 @@ final class Spoken {
   }
 
   private static String letters(String name) {
-    return name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "");
+    return BESIDE_LETTERS.matcher(name.toLowerCase(Locale.ROOT)).replaceAll("");
   }
 
   private Optional<Part> part(String designator) {
@@ -620,7 +622,7 @@ final class Spoken {
         .filter(n -> !board.isSupply(n.name()))
         .filter(
             n -> {
-              String name = n.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "");
+              String name = letters(n.name());
               return name.equals(whole) || name.equals(initials) || isShortFor(name, said);
             })
         .flatMap(n -> n.path().stream())
@@ -631,9 +633,11 @@ final class Spoken {
 
   /** {@code sol2} for a second solenoid: the first letters and the number. */
   private static boolean isShortFor(String name, List<String> said) {
-    String letters = name.replaceFirst("[0-9]+$", "");
-    return said.size() == 2
-        && letters.length() >= FEWEST_LETTERS
+    if (said.size() != 2) {
+      return false;
+    }
+    String letters = NUMBER_BEHIND.matcher(name).replaceFirst("");
+    return letters.length() >= FEWEST_LETTERS
         && said.getFirst().startsWith(letters)
         && name.equals(letters + said.getLast());
   }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
@@ -22,6 +23,8 @@ import raconteur.core.device.PinNames;
  */
 final class Words {
   private final Board board;
+  private static final Pattern BETWEEN = Pattern.compile("[\\s\\p{Z}\\p{Cntrl}]+");
+
   private final List<String> words;
   private final boolean lastIsOpen;
   private int at;
@@ -44,8 +47,13 @@ final class Words {
 
   Words(Board board, String line) {
     this.board = board;
-    this.words = line.isBlank() ? List.of() : List.of(line.strip().split("[\\s\\p{Z}\\p{Cntrl}]+"));
+    this.words = of(line);
     this.lastIsOpen = !line.isEmpty() && !Character.isWhitespace(line.charAt(line.length() - 1));
+  }
+
+  /** The words of a line, parted by whatever is not seen. */
+  static List<String> of(String line) {
+    return line.isBlank() ? List.of() : List.of(BETWEEN.split(line.strip()));
   }
 
   Board board() {

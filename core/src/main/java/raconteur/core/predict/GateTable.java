@@ -120,6 +120,9 @@ final class GateTable {
   /** How surely it follows; what small swings do is not known (judgement, no source). */
   private static final double FOLLOWS = 0.97;
 
+  /** A function that moves by more than half is one that moves. */
+  private static final double ENOUGH_TO_MOVE = 0.5;
+
   private static final Optional<Signal> NOT_SAID = Optional.empty();
 
   private static double[] made(
@@ -132,13 +135,18 @@ final class GateTable {
     if (enabled == Signal.LOW) {
       return states.predicted(Signal.FLOATING);
     }
-    if (enabled != Signal.HIGH) {
-      return states.predicted(Signal.DOUBTFUL);
+    double[] enabledNow =
+        switch (gate.gate().function()) {
+          case Gate.Combinational c -> combined(gate, c.expression(), now, moving, usual, states);
+          case Gate.Remembering r -> states.predicted(remembered(gate, r, now, usual));
+        };
+    if (enabled == Signal.HIGH) {
+      return enabledNow;
     }
-    return switch (gate.gate().function()) {
-      case Gate.Combinational c -> combined(gate, c.expression(), now, moving, usual, states);
-      case Gate.Remembering r -> states.predicted(remembered(gate, r, now, usual));
-    };
+    // What moves while it is let through moves, if it ever does then: that is as with two inputs.
+    return enabled == Signal.TOGGLING && enabledNow[LineStates.MOVES] > ENOUGH_TO_MOVE
+        ? usual.map(states::predicted).orElse(states.meeting())
+        : states.predicted(Signal.DOUBTFUL);
   }
 
   /** What remembers stands while its clock does; a register also while what it takes in rests. */

@@ -19,6 +19,9 @@ final class LineStates {
     Signal.TOGGLING, Signal.HIGH, Signal.LOW, Signal.FLOATING, Signal.BETWEEN
   };
 
+  /** Where in that order what moves stands. */
+  static final int MOVES = 0;
+
   static final int COUNT = STATES.length;
 
   private static final int SIGNALS = Signal.values().length;

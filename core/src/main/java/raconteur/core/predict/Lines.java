@@ -672,7 +672,7 @@ final class Lines {
   /** What a line does on a good board: less surely where only its kind says so. */
   private double[] described(PinRef pin) {
     Optional<Signal> healthy = nets.healthy(pin);
-    if (healthy.isEmpty() && isRequest(lineOf(pin))) {
+    if (healthy.isEmpty() && (isRequest(lineOf(pin)) || nets.isRequest(pin))) {
       return states.requested();
     }
     if (healthy.isEmpty() && nets.isDriven(lineOf(pin))) {

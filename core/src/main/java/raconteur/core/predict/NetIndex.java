@@ -3,12 +3,15 @@ package raconteur.core.predict;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
@@ -16,6 +19,7 @@ import raconteur.core.board.PinRef;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.Gate;
+import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
 import raconteur.core.judge.Clocks;
 
@@ -30,6 +34,9 @@ final class NetIndex {
   private static final Pattern OFF_THE_BUS =
       Pattern.compile("(?i)char|chr|video|colou?r|palette|graph|gfx|sprite|tile|sound|voice");
 
+  /** How a processor calls the input by which it is asked, and peripherals the output. */
+  private static final Pattern REQUEST = Pattern.compile("[/~_]?(IRQ|INT)[AB]?[*#_]?");
+
   private final Board board;
   private final GoodBoard good;
   private final List<PinRef> pinsById = new ArrayList<>();
@@ -38,6 +45,7 @@ final class NetIndex {
   private int gates;
   private final List<Optional<Wiring>> wiringOfPin;
   private final List<List<CompiledGate>> gatesByInput;
+  private final Set<Integer> requests = new HashSet<>();
   private final Map<Integer, String> ledByBlock = new HashMap<>();
   private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
 
@@ -67,6 +75,7 @@ final class NetIndex {
     pinsById.stream().filter(this::isLineByItself).forEach(this::alone);
     if (board.nets().isEmpty()) {
       joinDataLines();
+      joinRequests();
     }
     board.parts().stream().filter(Part::fitted).forEach(this::compile);
   }
@@ -103,6 +112,49 @@ final class NetIndex {
         wiringOfPin.set(pin, Optional.of(line));
       }
     }
+  }
+
+  /**
+   * What asks that one processor for its attention does so together: outputs that only ever pull
+   * down, and are called as it calls its input (common practice, no source).
+   */
+  private void joinRequests() {
+    List<Part> processors =
+        board.parts().stream().filter(p -> p.fitted() && p.device().isProcessor()).toList();
+    if (processors.size() != 1) {
+      return;
+    }
+    Part processor = processors.getFirst();
+    List<PinRef> asking =
+        board.parts().stream()
+            .filter(Part::fitted)
+            .flatMap(
+                p ->
+                    p.device().pins().stream()
+                        .filter(pin -> pin.kind() == PinKind.OPEN_COLLECTOR)
+                        .filter(pin -> REQUEST.matcher(pin.name()).matches())
+                        .map(pin -> p.pin(pin.number())))
+            .toList();
+    Optional<PinRef> asked =
+        processor.device().pins().stream()
+            .filter(pin -> pin.kind() == PinKind.INPUT)
+            .filter(pin -> REQUEST.matcher(pin.name()).matches())
+            .map(pin -> processor.pin(pin.number()))
+            .findFirst();
+    if (asked.isEmpty() || asking.isEmpty()) {
+      return;
+    }
+    List<PinRef> pins = Stream.concat(asking.stream(), asked.stream()).toList();
+    Wiring line = new Wiring(pins.stream().mapToInt(idOfPin::get).toArray(), asking);
+    for (int pin : line.pins()) {
+      wiringOfPin.set(pin, Optional.of(line));
+      requests.add(pin);
+    }
+  }
+
+  /** Whether a pin is on a line that is only ever pulled down, and is held up by somebody. */
+  boolean isRequest(PinRef pin) {
+    return id(pin).filter(requests::contains).isPresent();
   }
 
   private static boolean speaksOnTheBus(Part part) {

@@ -91,6 +91,11 @@ public final class NetPropagation {
         : Optional.empty();
   }
 
+  /** Whether a pin without a net asks, or is asked, by a line that is only ever pulled down. */
+  boolean isRequest(PinRef pin) {
+    return nets.isRequest(pin);
+  }
+
   /** Whether a resistor holds a line where nothing drives it. */
   boolean pulledUp(Net net) {
     return net.path().stream().anyMatch(p -> nets.is(p, Device::isResistor));

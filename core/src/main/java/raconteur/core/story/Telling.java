@@ -238,6 +238,7 @@ public record Telling(
     private final Map<String, Double> lastOhms = new HashMap<>();
     private final Map<String, Pulled> pulls = new HashMap<>();
     private String lastRail = "";
+    private String part = "";
     private String symptom = "";
     private int epoch;
     private BenchContext.Supply supply = BenchContext.Supply.NOT_SAID;
@@ -270,7 +271,7 @@ public record Telling(
     }
 
     private BenchContext context() {
-      return new BenchContext(partsOut, lastOhms, lastRail, supply, undone, off, symptom);
+      return new BenchContext(partsOut, lastOhms, lastRail, supply, undone, off, symptom, part);
     }
 
     /** What a line means; several where it says several things one after another. */
@@ -306,6 +307,9 @@ public record Telling(
     }
 
     private void take(Statement statement, Optional<Double> before) {
+      if (statement instanceof Finding finding && !finding.subject().part().isEmpty()) {
+        part = finding.subject().part();
+      }
       switch (statement) {
         case Statement.Removal removal -> partsOut.add(removal.part());
         case Statement.Seating seating -> {

@@ -1,11 +1,14 @@
 package raconteur.core.story;
 
 import java.util.List;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import raconteur.core.finding.Statement;
 
 /** One line of the story with what it means on this board. */
 public record Told(Entry.Line entry, Meaning meaning) {
+  /** A pin's name may have a stroke, and its full stop is within the word. */
+  private static final Pattern BETWEEN_WORDS = Pattern.compile("[\\s,;:()]+|\\.(?=\\s|$)");
 
   /** What became of a line. */
   public sealed interface Meaning {}
@@ -24,6 +27,20 @@ public record Told(Entry.Line entry, Meaning meaning) {
   /** All that the line says and that counts, one thing at a time. */
   public List<Counts> counted() {
     return meaning instanceof Counts counts ? counts.each().toList() : List.of();
+  }
+
+  /**
+   * Whether the line names a part, or a pin of it: as it was typed, or as it is meant, where its
+   * pin was called by the line it is on.
+   */
+  public boolean speaksOf(String part) {
+    return Stream.concat(
+            Stream.of(entry.line()), counted().stream().map(each -> each.statement().line()))
+        .flatMap(BETWEEN_WORDS::splitAsStream)
+        .anyMatch(
+            word ->
+                word.equalsIgnoreCase(part)
+                    || word.regionMatches(true, 0, part + ".", 0, part.length() + 1));
   }
 
   /** It was taken back. */

@@ -2,6 +2,8 @@ package raconteur.core.finding;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -159,6 +161,25 @@ class SaidElsewhereTest {
         "heating U5 with hairdryer makes it fail | warm U5 changes",
         "works when cold, fails after 20 minutes | warm changes",
         "only fails when warm | warm changes",
+        // A level is no second pin, what is there no part.
+        "U28 pin 4 0 V | U28.4 0 V",
+        "A7 3 ohm | U1.37 gnd 3 ohm",
+        "no screen: U8.1 low | screen blank; U8.1 low",
+        // What was looked at by itself is no verdict of a test program's.
+        "found U8 good | U8 tester pass",
+        "U8 found good | U8 tester pass",
+        "RN2 measures fine | RN2 tester pass",
+        "nothing wrong with U8 | U8 tester pass",
+        "J5 contacts are corroded | damage corrosion J5",
+        "J5 dirty | found J5 dirty",
+        "piggyback a 4116 on U5, boots | piggyback U5 changed",
+        "5V line shorted, 0.8 ohm | +5V gnd 0.8 ohm",
+        "M1 missing at U1 | U1.27 0 Hz",
+        "U34 latch outputs all high | U34.7 U34.9 U34.10 U34.11 U34.12 U34.13 U34.14 U34.15 high",
+        // Under a heading that nobody understands stands what was read.
+        "ROM select never goes low: U14.15 high | ? U14.15 high; note ROM select never goes low:"
+            + " U14.15 high",
+        "piggybacked U5 with a known good one, no change | piggyback U5 same",
       })
   void onAComputer(String said, String usual) {
     assertThat(kept("heron-1", said)).isEqualTo(usual);
@@ -392,6 +413,52 @@ class SaidElsewhereTest {
     assertThat(heron.understand("U32.4 ok", BenchContext.FRESH))
         .isInstanceOf(Understanding.Refused.class);
     assertThat(kept("heron-1", "two data bits shorted at U6, pins 3 and 4")).startsWith("✗");
+  }
+
+  /** Nobody's tip stands at a part that is out: the next one on the line is asked about. */
+  @Test
+  void aLineIsReadWhereAPartIsIn() {
+    BenchLine heron = new BenchLine(ToldStories.board("heron-1"));
+    assertThat(Heard.kept(heron.understand("VD3 toggling", BenchContext.FRESH)))
+        .isEqualTo("U19.11 toggling");
+    BenchContext without = new BenchContext(Set.of("U19"), Map.of(), "");
+    Understanding heard = heron.understand("VD3 toggling", without);
+    assertThat(heard.sentence()).contains("U27", "U26").doesNotContain("U19");
+    assertThat(Heard.kept(heard)).isEqualTo("U27.15 toggling");
+  }
+
+  /** What is shown as an example before anything is typed could be read on this very board. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"heron-1", "gadwall-6", "plover-1", "siskin-2", "petrel-1", "quillon-kittiwake-b"})
+  void anExampleIsOfTheBoardThatIsThere(String board) {
+    BenchLine line = new BenchLine(ToldStories.board(board));
+    String sentence = line.understand("", BenchContext.FRESH).sentence();
+    assertThat(sentence).startsWith("Type a reading, for example ").endsWith(".");
+    String examples =
+        sentence.substring("Type a reading, for example ".length(), sentence.length() - 1);
+    assertThat(examples.split(", ", -1)).hasSizeGreaterThan(2);
+    for (String example : examples.split(", ", -1)) {
+      assertThat(line.understand(example, BenchContext.FRESH))
+          .as(example)
+          .isInstanceOf(Understanding.Understood.class);
+    }
+  }
+
+  /** A pin without its part is of the part that was spoken of last, and of none before that. */
+  @Test
+  void aPinAloneIsOfThePartBefore() {
+    BenchLine heron = new BenchLine(ToldStories.board("heron-1"));
+    BenchContext ofU14 =
+        Telling.of(ToldStories.board("heron-1"), Stories.of("U14.3 high", "5V 4.9")).context();
+    assertThat(Heard.kept(heron.understand("pin 4 low", ofU14))).isEqualTo("U14.4 low");
+    assertThat(Heard.kept(heron.understand("pins 1 and 2 toggling", ofU14)))
+        .isEqualTo("U14.1 U14.2 toggling");
+    assertThat(Heard.kept(heron.understand("U8 pin 3 low", ofU14))).isEqualTo("U8.3 low");
+    assertThat(heron.understand("pin 4 low", BenchContext.FRESH))
+        .isInstanceOf(Understanding.Refused.class);
+    // A part has no such pin, and no other is meant by it.
+    assertThat(heron.understand("pin 40 low", ofU14)).isInstanceOf(Understanding.Refused.class);
   }
 
   /** A can leaves most of its pins out; the refusal names those it has. */

@@ -61,6 +61,27 @@ class UnknownEndsTest {
     assertThat(suspicion(board, "U1.2 0 Hz", "U1.14 0 Hz")).isLessThan(stands);
   }
 
+  private static final String BUFFER =
+      """
+      {"format": "raconteur-board/1", "id": "buffered", "machine": "Buffered", "revision": "A",
+       "title": "A parts list", "copper": {"layers": 2, "order known": false},
+       "blocks": ["video"],
+       "parts": [
+         {"part": "U1", "device": "74LS244", "block": "video"},
+         {"part": "U2", "device": "74LS138", "block": "video"}]}
+      """;
+
+  /** Let through now and then, what moves moves (common practice, no source). */
+  @Test
+  void whatIsLetThroughNowAndThenIsStillExpectedToMove() {
+    Board board = Boards.parse(BUFFER);
+    double stands = suspicion(board, "U1.1 toggling", "U1.2 toggling", "U1.18 low");
+    // Never let through, or with nothing to pass on, it has a reason to stand.
+    assertThat(stands)
+        .isGreaterThan(suspicion(board, "U1.1 high", "U1.2 toggling", "U1.18 low"))
+        .isGreaterThan(suspicion(board, "U1.1 toggling", "U1.2 low", "U1.18 low"));
+  }
+
   /** One contact of the plug is bad where its other rail is there. */
   @Test
   void theOneContactByWhichARailComesMayBeOpen() {
@@ -97,6 +118,40 @@ class UnknownEndsTest {
         Stories.advise(board, 2, "screen garbage", "U1.14 low", "pull U2", "U1.14 toggling")
             .diagnosis();
     assertThat(pulled.suspects().getFirst().place()).isEqualTo(new Place.OfPart("U2"));
+  }
+
+  private static final String TERMINAL =
+      """
+      {"format": "raconteur-board/1", "id": "terminal", "machine": "Terminal", "revision": "A",
+       "title": "A parts list", "copper": {"layers": 2, "order known": false},
+       "blocks": ["cpu", "io", "video"],
+       "parts": [
+         {"part": "U1", "device": "6502", "block": "cpu"},
+         {"part": "U2", "device": "6522", "block": "io"},
+         {"part": "U3", "device": "6850", "block": "io"},
+         {"part": "U4", "device": "6845", "block": "video"},
+         {"part": "U5", "device": "74LS166", "block": "video"}]}
+      """;
+
+  /** What asks the processor pulls one line down, each for itself. */
+  @Test
+  void whoHoldsTheRequestIsAccusedWhenTheLineLetsGoWithoutIt() {
+    Board board = Boards.parse(TERMINAL);
+    String[] letsGo = {"U1.4 low", "pull U2", "U1.4 high"};
+    String[] staysLow = {"U1.4 low", "pull U2", "U1.4 low"};
+    assertThat(suspicionOf(board, "U2", letsGo))
+        .isGreaterThan(2 * suspicionOf(board, "U2", staysLow))
+        .isGreaterThan(2 * suspicionOf(board, "U3", letsGo));
+  }
+
+  /** Without nets who makes a sync is known by its pins. */
+  @Test
+  void aPictureThatRollsIsOfWhoeverHasASyncToGive() {
+    Board board = Boards.parse(TERMINAL);
+    double timing = suspicionOf(board, "U4", "screen rolling");
+    double shifter = suspicionOf(board, "U5", "screen rolling");
+    double before = suspicionOf(board, "U4") / suspicionOf(board, "U5");
+    assertThat(timing / shifter).isGreaterThan(2 * before);
   }
 
   private static double suspicion(Board board, String... lines) {

@@ -63,6 +63,33 @@ class TellingTest {
         .isEqualTo("TOGGLING");
   }
 
+  /** By what was typed, and by the pin that a line by its name stands for. */
+  @Test
+  void aLineSpeaksOfThePartsItNames() {
+    List<Entry> entries =
+        new ArrayList<>(
+            Stories.of(
+                "u13.9 low",
+                "BA14 at U13 high",
+                "note U13, and U1 as well",
+                "U1.3 high",
+                "screen blank",
+                "U14 U13 hot",
+                "pull U130"));
+    entries.add(new Entry.Strike(8, Instant.EPOCH, 1, "wrong pin"));
+    List<Told> lines = Telling.of(Boards.KITTIWAKE_B, entries).lines();
+    assertThat(lines.stream().filter(l -> l.speaksOf("U13")).map(l -> l.entry().number()))
+        .containsExactly(1, 2, 3, 6);
+    assertThat(lines.stream().filter(l -> l.speaksOf("U1")).map(l -> l.entry().number()))
+        .containsExactly(3, 4);
+    Told small =
+        new Told(new Entry.Line(1, Instant.EPOCH, "r1a.2 high"), new Told.Unread("no such part"));
+    assertThat(small.speaksOf("R1a")).isTrue();
+    assertThat(small.speaksOf("R1")).isFalse();
+    Told named = tell("A14 low").lines().getFirst();
+    assertThat(named.speaksOf("U8")).as("the processor's pin is meant").isTrue();
+  }
+
   @Test
   void aLineTheBoardNoLongerUnderstandsIsKeptAndMarked() {
     Telling telling = tell("U99.1 high", "U14.3 high");
