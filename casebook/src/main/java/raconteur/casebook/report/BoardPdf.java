@@ -2,8 +2,12 @@ package raconteur.casebook.report;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -12,11 +16,13 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.util.Matrix;
+import raconteur.casebook.store.Picture;
 import raconteur.core.board.Board;
 import raconteur.core.board.Outline;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.Part;
 import raconteur.core.device.DevicePin;
+import raconteur.core.handover.Sheet;
 import raconteur.core.mend.WirePlan;
 
 /**
@@ -35,6 +41,7 @@ public final class BoardPdf {
   private final PDDocument document;
   private final PDFont font = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
   private final PDRectangle sheet;
+  private final Map<String, Double> failed = new HashMap<>();
 
   private BoardPdf(Board board, PDDocument document, PDRectangle sheet) {
     this.board = board;
@@ -81,8 +88,34 @@ public final class BoardPdf {
           pdf.wire(stream, wire, number++);
         }
       }
-      SheetPdf.append(document, WireSheet.of(board, plan));
+      SheetPdf.append(document, WireSheet.of(board, plan), _ -> Optional.empty());
       document.getDocumentInformation().setTitle("Wires");
+      document.save(out);
+    }
+  }
+
+  /**
+   * Writes what a shop knows of a revision: its top side with what failed drawn as dark as it
+   * failed often, to scale where all parts have places, then the sheet.
+   *
+   * @param shares on what share of the boards a part was at fault, from 0 to 1, by part
+   * @param pictures gives a picture by its name; empty where it is gone
+   */
+  public static void writeRevision(
+      Board board,
+      Map<String, Double> shares,
+      Sheet sheet,
+      Function<String, Optional<Picture>> pictures,
+      OutputStream out)
+      throws IOException {
+    try (PDDocument document = new PDDocument()) {
+      if (refusal(board).isEmpty()) {
+        var pdf = new BoardPdf(board, document, sheet(board).orElseThrow());
+        pdf.failed.putAll(shares);
+        pdf.page(false);
+      }
+      SheetPdf.append(document, sheet, pictures);
+      document.getDocumentInformation().setTitle(PdfText.plain(sheet.title()));
       document.save(out);
     }
   }
@@ -231,13 +264,24 @@ public final class BoardPdf {
     out.setLineWidth(thisSide ? 0.25f : 0.1f);
     double flat = right - left < high - low ? 0.9 : 0;
     double tall = right - left < high - low ? 0 : 0.9;
+    double share = failed.getOrDefault(part.designator(), 0.0);
     out.addRect(
         (float) (left + flat - 1 + (flat > 0 ? 1 : 0)),
         (float) (low + tall - 1 + (tall > 0 ? 1 : 0)),
         (float) (right - left + (flat > 0 ? -1.8 : 2)),
         (float) (high - low + (tall > 0 ? -1.8 : 2)));
-    out.stroke();
-    String name = PdfText.plain(part.designator() + " " + part.device().name());
+    if (share > 0) {
+      out.setNonStrokingColor(PdfText.paled(PdfText.SUSPECT, share));
+      out.fillAndStroke();
+    } else {
+      out.stroke();
+    }
+    String name =
+        PdfText.plain(
+            part.designator()
+                + " "
+                + part.device().name()
+                + (share > 0 ? String.format(Locale.ROOT, " %.0f %%", share * 100) : ""));
     boolean upright = high - low > right - left;
     float room = (float) (upright ? high - low : right - left);
     float size = Math.clamp(room * 1.7f / Math.max(4, name.length()), 1.4f, 2.8f);

@@ -12,8 +12,31 @@ import raconteur.casebook.palette.Hue;
 final class PdfText {
   static final Color INK = new Color(Hue.INK.printed());
   static final Color FAINT = new Color(Hue.FAINT.printed());
+  static final Color SUSPECT = new Color(Hue.SUSPECT.printed());
+
+  /** The palest and the darkest of a colour on which words are still read. */
+  private static final float PALEST = 0.12f;
+
+  private static final float DARKEST = 0.6f;
 
   private PdfText() {}
+
+  /**
+   * A colour thinned with white.
+   *
+   * @param share how much of it, from 0 to 1; even the most leaves ink readable on it
+   */
+  static Color paled(Color color, double share) {
+    float part = PALEST + (DARKEST - PALEST) * (float) Math.clamp(share, 0, 1);
+    return new Color(
+        thinned(color.getRed(), part),
+        thinned(color.getGreen(), part),
+        thinned(color.getBlue(), part));
+  }
+
+  private static int thinned(int value, float part) {
+    return Math.round(255 - (255 - value) * part);
+  }
 
   /** What the standard fonts have no sign for is spelled out, or shown as a question mark. */
   static String plain(String words) {

@@ -58,8 +58,9 @@ public final class SheetPdf {
   }
 
   /** Puts a sheet's pages behind those a document has, without numbers. */
-  static void append(PDDocument document, Sheet sheet) throws IOException {
-    new SheetPdf(document, sheet, _ -> Optional.empty()).all();
+  static void append(PDDocument document, Sheet sheet, Function<String, Optional<Picture>> pictures)
+      throws IOException {
+    new SheetPdf(document, sheet, pictures).all();
   }
 
   private void all() throws IOException {

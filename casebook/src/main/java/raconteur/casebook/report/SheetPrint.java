@@ -11,6 +11,7 @@ import javax.print.PrintServiceLookup;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.printing.PDFPageable;
+import raconteur.casebook.files.WholeFile;
 import raconteur.casebook.store.Outcome;
 import raconteur.casebook.store.Picture;
 import raconteur.core.handover.Sheet;
@@ -19,8 +20,17 @@ import raconteur.core.handover.Sheet;
 public final class SheetPrint {
   private SheetPrint() {}
 
-  /** Prints; one sentence on how it went. */
+  /** Prints a sheet; one sentence on how it went. */
   public static Outcome<String> print(Sheet sheet, Function<String, Optional<Picture>> pictures) {
+    return print(sheet.title(), out -> SheetPdf.write(sheet, pictures, out));
+  }
+
+  /**
+   * Prints what is written as PDF; one sentence on how it went.
+   *
+   * @param title what the printer's list calls it
+   */
+  public static Outcome<String> print(String title, WholeFile.Body written) {
     Optional<PrintService> printer =
         Optional.ofNullable(PrintServiceLookup.lookupDefaultPrintService());
     if (printer.isEmpty()) {
@@ -28,12 +38,12 @@ public final class SheetPrint {
     }
     ByteArrayOutputStream pdf = new ByteArrayOutputStream();
     try {
-      SheetPdf.write(sheet, pictures, pdf);
+      written.write(pdf);
       try (PDDocument document = Loader.loadPDF(pdf.toByteArray())) {
         PrinterJob job = PrinterJob.getPrinterJob();
         job.setPrintService(printer.get());
         job.setPageable(new PDFPageable(document));
-        job.setJobName(sheet.title());
+        job.setJobName(title);
         job.print();
       }
       return new Outcome.Done<>("Sent to " + printer.get().getName() + ".");
