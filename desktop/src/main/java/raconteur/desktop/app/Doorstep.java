@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.TransferMode;
 import raconteur.casebook.store.Archive;
@@ -115,7 +116,8 @@ final class Doorstep {
 
   private void onBoards(Consumer<BoardsView> act) {
     frame.showBoards();
-    frame.boards().ifPresent(act);
+    // Behind the view's own wish where typing goes.
+    frame.boards().ifPresent(view -> Platform.runLater(() -> act.accept(view)));
   }
 
   private void onTrace(Consumer<TraceView> act) {

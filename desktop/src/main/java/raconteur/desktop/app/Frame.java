@@ -25,6 +25,8 @@ import raconteur.desktop.control.Keys;
 import raconteur.desktop.desk.CaseDesk;
 import raconteur.desktop.devices.DevicesPresenter;
 import raconteur.desktop.devices.DevicesView;
+import raconteur.desktop.lead.Lead;
+import raconteur.desktop.lead.LeadBar;
 import raconteur.desktop.manual.ManualWindow;
 import raconteur.desktop.odds.OddsPresenter;
 import raconteur.desktop.odds.OddsView;
@@ -50,9 +52,12 @@ import raconteur.desktop.workshop.Workshop;
  */
 public final class Frame extends BorderPane {
   private FilePicker files;
+  private final Runnable demo;
   private final WayBar bar = new WayBar(this::go, this::toggleDim, this::showKeys);
   private final List<String> notices = new ArrayList<>();
   private Optional<OfferBar> offer = Optional.empty();
+  private Optional<Lead> lead = Optional.empty();
+  private Optional<LeadBar> leadBar = Optional.empty();
   private Optional<Dialog<ButtonType>> manual = Optional.empty();
   private Optional<Views> views = Optional.empty();
   private Optional<CaseViews> bench = Optional.empty();
@@ -69,8 +74,12 @@ public final class Frame extends BorderPane {
       StockroomView stockroom,
       SearchView search) {}
 
-  public Frame(FilePicker files) {
+  /**
+   * @param demo shows the demo in a window of its own
+   */
+  public Frame(FilePicker files, Runnable demo) {
     this.files = files;
+    this.demo = demo;
     setTop(bar);
     opening("Opening the casebook …");
   }
@@ -99,7 +108,10 @@ public final class Frame extends BorderPane {
     accelerate(Keys.HELP, this::showKeys);
     accelerate(Keys.DIM, this::toggleDim);
     accelerate(Keys.PREFERENCES, this::showPreferences);
+    accelerate(Keys.LEAD, () -> lead.filter(Lead::isOn).ifPresent(l -> goTo(l.step(onBench()))));
     new Doorstep(this).listen();
+    // What somebody did moves the focus: where it moves, the lead looks whether a step is done.
+    getScene().focusOwnerProperty().addListener((o, before, owner) -> followLead());
   }
 
   private void accelerate(Keys key, Runnable action) {
@@ -116,7 +128,8 @@ public final class Frame extends BorderPane {
             this::openCase,
             this::showIntake,
             this::showSearch,
-            this::showNewBoard,
+            this::beginLead,
+            demo,
             this::showPractice,
             this::showPreferences);
     ArriveView arrive =
@@ -135,6 +148,9 @@ public final class Frame extends BorderPane {
             () -> files.toRead("Take stock in", "CSV", "*.csv"));
     SearchView search = new SearchView(workshop, this::openCase);
     views = Optional.of(new Views(workshop, shelf, arrive, odds, stockroom, search));
+    Lead through = new Lead(workshop);
+    lead = Optional.of(through);
+    leadBar = Optional.of(new LeadBar(through, this::goTo, this::showLead, this::leaveLead));
     bar.open();
     showShelf();
   }
@@ -183,7 +199,64 @@ public final class Frame extends BorderPane {
       foot.getChildren().add(Pages.notice(String.join("\n", notices), this::noticed));
     }
     offer.ifPresent(foot.getChildren()::add);
+    if (lead.filter(Lead::isOn).isPresent()) {
+      leadBar.ifPresent(foot.getChildren()::add);
+    }
     setBottom(foot.getChildren().isEmpty() ? null : foot);
+  }
+
+  /** Leads somebody through a first board, from what is not done yet. */
+  private void beginLead() {
+    lead.ifPresent(
+        l -> {
+          String refusal = l.begin();
+          if (!refusal.isEmpty()) {
+            notice(refusal);
+          }
+          showLead();
+          goTo(l.step(onBench()));
+        });
+  }
+
+  private void leaveLead() {
+    lead.map(Lead::leave).filter(refusal -> !refusal.isEmpty()).ifPresent(this::notice);
+    showLead();
+  }
+
+  /** What comes next with a first board stands below whatever is shown. */
+  private void showLead() {
+    leadBar.ifPresent(b -> b.show(onBench()));
+    showFoot();
+  }
+
+  private void followLead() {
+    if (lead.filter(Lead::isOn).isPresent()) {
+      leadBar.ifPresent(b -> b.show(onBench()));
+      if (!leadBar.map(b -> b.getParent() != null).orElse(true)) {
+        showFoot();
+      }
+    }
+  }
+
+  private Optional<Lead.OnBench> onBench() {
+    return bench.map(b -> new Lead.OnBench(b.desk().state().board(), b.desk().telling()));
+  }
+
+  /** Where a step of the lead is done. */
+  private void goTo(Lead.Step step) {
+    switch (step) {
+      case DESCRIBE -> showNewBoard();
+      case TAKE_IN -> showIntake();
+      case LOOK -> goTo(Way.INSPECT, "Checks");
+      case RAILS_TO_GROUND -> goTo(Way.INSPECT, "Rails");
+      case RAILS_UP -> goTo(Way.POWER, "Rails");
+      case SHOWS, ANSWER, ON -> showTrace();
+    }
+  }
+
+  private void goTo(Way way, String pane) {
+    showStage(way);
+    bench.flatMap(b -> b.stage(way)).ifPresent(stage -> stage.choose(pane));
   }
 
   /** The board chosen under Boards, where somebody has been there. */
@@ -339,7 +412,8 @@ public final class Frame extends BorderPane {
   /** Shows the boards with the sheet that makes one. */
   public void showNewBoard() {
     showBoards();
-    boards().ifPresent(BoardsView::newBoard);
+    // Behind the view's own wish where typing goes.
+    boards().ifPresent(v -> Platform.runLater(v::newBoard));
   }
 
   public void showDevices() {
@@ -404,7 +478,8 @@ public final class Frame extends BorderPane {
             this::showPreferences,
             Theme.isDim(this));
     bench = Optional.of(opened);
-    opened.desk().addListener(bar::mark);
+    opened.desk().addListener(new StageMarks(workshop, bar::mark)::of);
+    opened.desk().addListener(_ -> followLead());
     opened.desk().start();
     showTrace();
   }
@@ -460,6 +535,7 @@ public final class Frame extends BorderPane {
     devices.filter(v -> !v.equals(view)).ifPresent(DevicesView::leave);
     setCenter(view);
     bar.here(way, way.ofCase() && !isIntake(view));
+    followLead();
     Platform.runLater(focus::requestFocus);
   }
 

@@ -114,7 +114,7 @@ public final class Pictures {
       case Outcome.Failed<Workshop> failed -> failed.sentence();
       case Outcome.Done<Workshop>(Workshop workshop) -> {
         Stage stage = new Stage();
-        Frame frame = new Frame(FilePicker.dialogs(stage));
+        Frame frame = new Frame(FilePicker.dialogs(stage), () -> {});
         Scene scene = new Scene(frame, 1280, 800);
         Theme.dress(scene);
         stage.setScene(scene);

@@ -1,6 +1,8 @@
 package raconteur.desktop.app;
 
+import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -81,9 +83,31 @@ public final class RaconteurApp extends Application {
 
   @Override
   public void start(Stage stage) {
-    LaunchPlan plan = PLAN.get().orElseThrow();
     Theme.prepare();
-    Frame frame = new Frame(FilePicker.dialogs(stage));
+    Frame frame = show(stage, PLAN.get().orElseThrow(), OPENING.get());
+    Thread.setDefaultUncaughtExceptionHandler(mishaps(frame));
+  }
+
+  /** A shelf with a story behind it, in a window of its own beside this one. */
+  private static void showDemo(Frame from) {
+    try {
+      LaunchPlan plan = LaunchPlan.demo(Clock.systemUTC(), false);
+      RaconteurApp beside = new RaconteurApp();
+      Stage stage = new Stage();
+      stage.setOnHidden(e -> beside.shut());
+      beside.show(stage, plan, opening(plan));
+    } catch (IOException e) {
+      LOG.say("the demo's folder", e);
+      from.notice("There is no room for the demo's copy in the folder for temporary files.");
+    }
+  }
+
+  private Frame show(
+      Stage stage, LaunchPlan plan, CompletableFuture<Outcome<Workshop>> beingOpened) {
+    AtomicReference<Optional<Frame>> self = new AtomicReference<>(Optional.empty());
+    Frame frame =
+        new Frame(FilePicker.dialogs(stage), () -> self.get().ifPresent(RaconteurApp::showDemo));
+    self.set(Optional.of(frame));
     Scene scene = new Scene(frame, WIDTH, HEIGHT);
     Theme.dress(scene);
     frame.bindKeys();
@@ -92,9 +116,9 @@ public final class RaconteurApp extends Application {
     stage.setMinWidth(1024);
     stage.setMinHeight(700);
     stage.setScene(scene);
-    Thread.setDefaultUncaughtExceptionHandler(mishaps(frame));
     stage.show();
-    await(OPENING.get(), plan, frame);
+    await(beingOpened, plan, frame);
+    return frame;
   }
 
   /** Whatever becomes of the opening is shown; "Opening …" never stays. */
@@ -278,10 +302,14 @@ public final class RaconteurApp extends Application {
     }.start();
   }
 
+  private void shut() {
+    looking.ifPresent(Timeline::stop);
+    casebook.ifPresent(Casebook::close);
+  }
+
   @Override
   public void stop() {
-    looking.ifPresent(Timeline::stop);
     WORKER.shutdownNow();
-    casebook.ifPresent(Casebook::close);
+    shut();
   }
 }

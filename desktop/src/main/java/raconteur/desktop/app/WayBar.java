@@ -13,10 +13,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import raconteur.core.inspect.Stages;
-import raconteur.core.prove.ClosingStages;
 import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.Texts;
-import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.theme.Style;
 import raconteur.desktop.theme.Theme;
 
@@ -88,13 +86,8 @@ final class WayBar extends HBox {
   }
 
   /** How the stages stand, on their buttons. */
-  void mark(DeskState state) {
-    mark(Way.ARRIVE, Stages.arrive(state.board(), state.telling()));
-    mark(Way.INSPECT, Stages.inspect(state.board(), state.telling()));
-    mark(Way.POWER, Stages.power(state.board(), state.telling()));
-    mark(Way.MEND, ClosingStages.mend(state.board(), state.telling()));
-    mark(Way.PROVE, ClosingStages.prove(state.board(), state.telling()));
-    mark(Way.HAND_OVER, ClosingStages.handOver(state.header(), state.telling()));
+  void mark(Map<Way, Stages.Mark> marks) {
+    marks.forEach(this::mark);
   }
 
   private void mark(Way way, Stages.Mark mark) {

@@ -137,14 +137,19 @@ public final class RaconteurCommand extends Printing {
     if (demo && casebook != null) {
       return refuse("--demo makes its own casebook: leave --casebook out, or leave --demo out.");
     }
-    Path file =
-        demo ? demoFile(out()) : Optional.ofNullable(casebook).orElseGet(LaunchPlan::usualFile);
-    LaunchPlan plan = new LaunchPlan(file, demo, Clock.systemUTC(), timeStart);
+    LaunchPlan plan =
+        demo
+            ? told(LaunchPlan.demo(Clock.systemUTC(), timeStart))
+            : new LaunchPlan(
+                Optional.ofNullable(casebook).orElseGet(LaunchPlan::usualFile),
+                false,
+                Clock.systemUTC(),
+                timeStart);
     if (opened != null && !isCasebook) {
       plan = plan.bringing(opened);
     }
     if (report != null) {
-      return report(report, file);
+      return report(report, plan.casebook());
     }
     if (withCase != null) {
       return refuse("--with-case goes with --report FILE.");
@@ -211,10 +216,13 @@ public final class RaconteurCommand extends Printing {
     return Optional.empty();
   }
 
-  private static Path demoFile(PrintWriter out) throws IOException {
-    Path folder = Files.createTempDirectory("raconteur-demo-");
-    out.println("The demo casebook is a copy in " + folder + "; play with it and throw it away.");
+  private LaunchPlan told(LaunchPlan demoPlan) {
+    PrintWriter out = out();
+    out.println(
+        "The demo casebook is a copy in "
+            + demoPlan.casebook().getParent()
+            + "; play with it and throw it away.");
     out.flush();
-    return folder.resolve("demo.casebook");
+    return demoPlan;
   }
 }

@@ -37,6 +37,7 @@ public enum Keys {
       new KeyCodeCombination(KeyCode.F, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN)),
   HELP(Where.EVERYWHERE, "the manual, keys, bench lines", plain(KeyCode.F1)),
   DIM(Where.EVERYWHERE, "dim workshop, or light", plain(KeyCode.F10)),
+  LEAD(Where.EVERYWHERE, "with a first board: where its next step is done", ctrl(KeyCode.J)),
   PREFERENCES(Where.EVERYWHERE, "preferences", ctrl(KeyCode.COMMA)),
 
   OUTCOME_1(Where.CASE, Keys.OUTCOMES, plain(KeyCode.F2)),
@@ -48,10 +49,13 @@ public enum Keys {
   TO_BENCH_LINE(Where.CASE, "back to the bench line", plain(KeyCode.ESCAPE)),
   COMPLETE(Where.BENCH_LINE, "take the first word offered", plain(KeyCode.TAB)),
   STRIKE(Where.STORY, "strike the chosen line", plain(KeyCode.DELETE), plain(KeyCode.BACK_SPACE)),
+  SAY_AGAIN(
+      Where.STORY, "the chosen line into the bench line: again, or amended", plain(KeyCode.ENTER)),
 
   NEXT_STEP(Where.TRACE, "another step", plain(KeyCode.F7)),
   DECLINE(Where.TRACE, "the step cannot be made, or was unclear", shift(KeyCode.F7)),
   STOP_WORKING(Where.TRACE, "stop working it out: show what was weighed so far", shift(KeyCode.F8)),
+  LINES_OF(Where.TRACE, "of the story, the lines of the chosen part, or all", ctrl(KeyCode.L)),
   SWAP(Where.TRACE, "try the chosen suspect by swapping", plain(KeyCode.F12)),
   PROBE(Where.SIMULATED, "a pin to probe", plain(KeyCode.F11)),
   INSTRUMENTS(Where.SIMULATED, "let the instruments take the step's reading", shift(KeyCode.F11)),

@@ -3,6 +3,7 @@ package raconteur.desktop.desk;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -30,6 +31,9 @@ public final class BenchBar extends VBox {
   /** Which of them stands in the field; -1 while people type. */
   private int tried = -1;
 
+  /** Whether what stands in the field is still to be listened to. */
+  private boolean due;
+
   private final TextField field = new TextField();
   private final HBox offers = new HBox();
   private final Label echo = Texts.line("", Style.ECHO);
@@ -46,7 +50,7 @@ public final class BenchBar extends VBox {
     offers.setAlignment(Pos.CENTER_LEFT);
     offers.setMinHeight(16);
     getChildren().addAll(offers, field, echo);
-    field.textProperty().addListener((observed, before, typed) -> typed(typed));
+    field.textProperty().addListener((observed, before, typed) -> soon());
     field.setOnAction(e -> enter());
     field.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
     typed("");
@@ -66,6 +70,7 @@ public final class BenchBar extends VBox {
 
   /** Says something that happened elsewhere, for example that a strike was refused. */
   public void say(String sentence, boolean good) {
+    listen();
     echo(sentence, good ? Style.UNDERSTOOD : Style.REFUSED);
   }
 
@@ -73,6 +78,23 @@ public final class BenchBar extends VBox {
   public void enter(String line) {
     begin(line);
     enter();
+  }
+
+  /**
+   * Keys that wait are taken first: who types quickly never waits for what is said of half a line.
+   */
+  private void soon() {
+    if (!due) {
+      due = true;
+      Platform.runLater(this::listen);
+    }
+  }
+
+  private void listen() {
+    if (due) {
+      due = false;
+      typed(field.getText());
+    }
   }
 
   private void keys(KeyEvent e) {
@@ -84,6 +106,7 @@ public final class BenchBar extends VBox {
 
   /** Completes the last word by the first offer, or by what all offers share. */
   private void takeOffer() {
+    listen();
     if (!near.isEmpty()) {
       tried = (tried + 1) % near.size();
       field.setText(near.get(tried));
@@ -175,6 +198,7 @@ public final class BenchBar extends VBox {
   }
 
   private void enter() {
+    listen();
     String line = field.getText();
     DeskState.Entered entered = desk.enter(line);
     if (desk.workshop().settings().sounds()) {
@@ -183,6 +207,7 @@ public final class BenchBar extends VBox {
     switch (entered) {
       case DeskState.Kept kept -> {
         field.clear();
+        listen();
         echo(kept.sentence(), Style.UNDERSTOOD);
       }
       case DeskState.Questioned questioned -> echo(questioned.sentence(), Style.ASKED);

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
@@ -31,12 +32,15 @@ public final class StoryList extends ListView<Told> {
   private static final double ROW = 25;
 
   private final boolean compact;
+  private List<Told> all = List.of();
   private Set<Integer> doubtful = Set.of();
+  private String only = "";
 
   /**
+   * @param onAgain takes a line that is said again, or amended
    * @param compact without the times, where there is little room
    */
-  public StoryList(IntConsumer onStrike, boolean compact) {
+  public StoryList(IntConsumer onStrike, Consumer<String> onAgain, boolean compact) {
     this.compact = compact;
     setAccessibleText("Story");
     setFixedCellSize(ROW);
@@ -51,6 +55,9 @@ public final class StoryList extends ListView<Told> {
           if (told != null && Keys.STRIKE.is(e)) {
             onStrike.accept(told.entry().number());
             e.consume();
+          } else if (told != null && Keys.SAY_AGAIN.is(e)) {
+            onAgain.accept(told.entry().line());
+            e.consume();
           }
         });
   }
@@ -61,10 +68,41 @@ public final class StoryList extends ListView<Told> {
   }
 
   public void show(List<Told> lines, Set<Integer> doubtfulEntries) {
-    Set<Integer> newDoubts = new HashSet<>(doubtfulEntries);
-    if (!getItems().equals(lines) || !newDoubts.equals(doubtful)) {
+    all = List.copyOf(lines);
+    show(new HashSet<>(doubtfulEntries));
+  }
+
+  /**
+   * Shows the lines that speak of a part.
+   *
+   * @param part empty for all lines
+   */
+  public void only(String part) {
+    only = part;
+    show(doubtful);
+  }
+
+  /** How many lines speak of a part. */
+  public long linesOf(String part) {
+    return all.stream().filter(told -> told.speaksOf(part)).count();
+  }
+
+  private void show(Set<Integer> newDoubts) {
+    List<Told> lines =
+        only.isEmpty() ? all : all.stream().filter(told -> told.speaksOf(only)).toList();
+    List<Told> shown = getItems();
+    boolean otherDoubts = !newDoubts.equals(doubtful);
+    if (otherDoubts || !shown.equals(lines)) {
       doubtful = newDoubts;
-      getItems().setAll(lines);
+      int known = shown.size();
+      boolean goesOn =
+          !otherDoubts && known < lines.size() && shown.equals(lines.subList(0, known));
+      if (goesOn) {
+        // One line more: the rows that stand there stay as they are.
+        shown.addAll(lines.subList(known, lines.size()));
+      } else {
+        getItems().setAll(lines);
+      }
       showEnd();
       // Once more when the rows are laid out: before that the list cannot know how many fit.
       Platform.runLater(this::showEnd);

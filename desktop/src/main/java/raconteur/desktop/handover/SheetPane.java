@@ -1,19 +1,12 @@
 package raconteur.desktop.handover;
 
-import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.image.Image;
-import javafx.scene.image.ImageView;
-import javafx.scene.layout.ColumnConstraints;
-import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -23,6 +16,7 @@ import raconteur.casebook.report.SheetPrint;
 import raconteur.casebook.store.Outcome;
 import raconteur.core.handover.Handover;
 import raconteur.core.handover.Sheet;
+import raconteur.desktop.control.SheetPage;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.desk.DeskState;
 import raconteur.desktop.stage.Answer;
@@ -34,8 +28,8 @@ import raconteur.desktop.theme.Style;
 final class SheetPane extends StagePane {
   private final HandoverPresenter presenter;
   private final Function<Handover, Sheet> made;
-  private final VBox page = new VBox(4);
-  private final ScrollPane scroll = new ScrollPane(page);
+  private final SheetPage page;
+  private final ScrollPane scroll;
   private final VBox node = new VBox(8);
 
   /**
@@ -50,7 +44,8 @@ final class SheetPane extends StagePane {
     super(name);
     this.presenter = presenter;
     this.made = made;
-    Style.PAPER_PAGE.on(page);
+    this.page = new SheetPage(presenter::picture);
+    this.scroll = new ScrollPane(page);
     scroll.setFitToWidth(true);
     Style.SHEET.on(scroll);
     VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -101,76 +96,8 @@ final class SheetPane extends StagePane {
 
   @Override
   public void show(DeskState state) {
-    if (page.getChildren().isEmpty()) {
-      page.getChildren().setAll(Texts.label("Gathering the facts of the case …", Style.FAINT));
-    }
-    presenter.gather(facts -> draw(made.apply(facts)));
-  }
-
-  private void draw(Sheet sheet) {
-    page.getChildren()
-        .setAll(
-            Texts.label(sheet.title(), Style.TITLE), Texts.label(sheet.subtitle(), Style.FAINT));
-    for (Sheet.Section section : sheet.sections()) {
-      page.getChildren().add(Texts.label(section.heading(), Style.HEADING, Style.PAPER_HEADING));
-      section.blocks().forEach(b -> page.getChildren().add(block(b)));
-    }
-  }
-
-  private Node block(Sheet.Block block) {
-    return switch (block) {
-      case Sheet.Paragraph(String text) -> Texts.label(text);
-      case Sheet.Points(List<String> points) -> {
-        VBox list = new VBox(2);
-        for (String point : points) {
-          HBox row = new HBox(8, Texts.line("–", Style.FAINT), Texts.label(point));
-          list.getChildren().add(row);
-        }
-        yield list;
-      }
-      case Sheet.Table table -> grid(table);
-      case Sheet.Pictures shown -> pictures(shown);
-    };
-  }
-
-  private static GridPane grid(Sheet.Table table) {
-    GridPane grid = new GridPane(10, 3);
-    for (double share : table.shares()) {
-      ColumnConstraints column = new ColumnConstraints();
-      column.setPercentWidth(share * 100);
-      grid.getColumnConstraints().add(column);
-    }
-    for (int c = 0; c < table.columns().size(); c++) {
-      grid.add(Texts.label(table.columns().get(c), Style.FAINT), c, 0);
-    }
-    for (int r = 0; r < table.rows().size(); r++) {
-      for (int c = 0; c < table.columns().size(); c++) {
-        Label cell = Texts.label(table.rows().get(r).get(c));
-        cell.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
-        GridPane.setValignment(cell, javafx.geometry.VPos.TOP);
-        grid.add(cell, c, r + 1);
-      }
-    }
-    return grid;
-  }
-
-  private FlowPane pictures(Sheet.Pictures shown) {
-    FlowPane flow = new FlowPane(12, 8);
-    for (Handover.Picture one : shown.pictures()) {
-      presenter
-          .picture(one.content())
-          .ifPresent(
-              found -> {
-                ImageView view =
-                    new ImageView(new Image(new ByteArrayInputStream(found.thumbnail())));
-                view.setFitWidth(200);
-                view.setPreserveRatio(true);
-                String words = one.moment().word() + " " + one.caption();
-                view.setAccessibleText(words);
-                flow.getChildren().add(new VBox(2, view, Texts.label(words, Style.FAINT)));
-              });
-    }
-    return flow;
+    page.sayWhileEmpty("Gathering the facts of the case …");
+    presenter.gather(facts -> page.show(made.apply(facts)));
   }
 
   @Override

@@ -1,21 +1,31 @@
 package raconteur.desktop.odds;
 
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import raconteur.casebook.boards.BoardShelf;
 import raconteur.casebook.files.FileKind;
 import raconteur.casebook.files.WholeFile;
+import raconteur.casebook.report.BoardPdf;
 import raconteur.casebook.report.OddsCsv;
+import raconteur.casebook.report.SheetPrint;
 import raconteur.casebook.store.OtherShops;
 import raconteur.casebook.store.Outcome;
+import raconteur.casebook.store.Picture;
 import raconteur.core.board.Board;
 import raconteur.core.board.SymptomCard;
 import raconteur.core.data.Loaded;
+import raconteur.core.handover.RevisionSheet;
+import raconteur.core.handover.Sheet;
 import raconteur.core.odds.ClopperPearson;
 import raconteur.core.odds.CountedCase;
 import raconteur.core.odds.CountsFile;
@@ -44,6 +54,67 @@ public final class OddsPresenter {
   /** What counts for a revision, case by case. */
   public List<CountedCase> counted(Board board) {
     return workshop.counted(board);
+  }
+
+  /**
+   * All that the shop knows of a revision.
+   *
+   * @param shares on what share of the boards each part was at fault
+   */
+  record Known(Board board, Map<String, Double> shares, Sheet sheet) {}
+
+  /** Gathers it beside the window, where every story of the revision is gone through. */
+  void gather(Board board, Consumer<Known> gathered) {
+    workshop
+        .files()
+        .execute(
+            () -> {
+              List<CountedCase> cases = counted(board);
+              Known known =
+                  new Known(
+                      board,
+                      RevisionSheet.shares(board, cases),
+                      RevisionSheet.of(board, cases, workshop.closed(board)));
+              workshop.window().execute(() -> gathered.accept(known));
+            });
+  }
+
+  Optional<Picture> picture(String content) {
+    return workshop.casebook().picture(content);
+  }
+
+  /** Writes it as PDF beside the window, and says in one sentence how it went. */
+  void write(Known known, Path file, Consumer<String> say) {
+    aside(
+        () ->
+            WholeFile.write(file, FileKind.PDF, out -> write(known, out))
+                .orElse("Written to " + file + "."),
+        say);
+  }
+
+  /** Prints it beside the window, and says in one sentence how it went. */
+  void print(Known known, Consumer<String> say) {
+    aside(
+        () ->
+            switch (SheetPrint.print(known.sheet().title(), out -> write(known, out))) {
+              case Outcome.Done<String>(String sentence) -> sentence;
+              case Outcome.Failed<String>(String sentence) -> sentence;
+            },
+        say);
+  }
+
+  private void aside(Supplier<String> work, Consumer<String> say) {
+    workshop
+        .files()
+        .execute(
+            () -> {
+              String said = work.get();
+              workshop.window().execute(() -> say.accept(said));
+            });
+  }
+
+  private void write(Known known, OutputStream out) throws IOException {
+    BoardPdf.writeRevision(known.board(), known.shares(), known.sheet(), this::picture, out);
   }
 
   /** The title of a symptom card of a revision. */

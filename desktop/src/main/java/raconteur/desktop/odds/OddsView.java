@@ -29,7 +29,10 @@ import raconteur.desktop.theme.Style;
 import raconteur.desktop.theme.Theme;
 import raconteur.desktop.workshop.FilePicker;
 
-/** What failed per revision: by position, by symptom, what fails together, and over time. */
+/**
+ * What failed per revision: by position, by symptom, what fails together, over time, and all that
+ * is known of it on one page.
+ */
 public final class OddsView extends VBox {
   private final OddsPresenter presenter;
   private final FilePicker files;
@@ -44,9 +47,11 @@ public final class OddsView extends VBox {
           "No parts were at fault together on two boards more often than chance makes them.");
   private final RowTable<Trend.Quarter> quarters =
       new RowTable<>("By quarter", "Nothing counted yet.");
+  private final RevisionPane revisionPane;
   private final StackPane sheet = new StackPane();
   private final PaneTabs tabs =
-      new PaneTabs(List.of("Positions", "Symptoms", "Together", "By quarter"), this::choose);
+      new PaneTabs(
+          List.of("Positions", "Symptoms", "Together", "By quarter", "On one page"), this::choose);
   private final List<Node> panes;
   private Optional<Tally> tally = Optional.empty();
 
@@ -57,6 +62,7 @@ public final class OddsView extends VBox {
     this.presenter = presenter;
     this.files = files;
     this.positions = new PositionsPane(onCase, presenter.photographs());
+    this.revisionPane = new RevisionPane(presenter, files, notice::setText);
     Style.VIEW.on(this);
     revision.setConverter(Texts.shown(b -> b.identity().shortName()));
     revision.setAccessibleText("Revision");
@@ -68,7 +74,7 @@ public final class OddsView extends VBox {
     ScrollPane scroll = new ScrollPane(symptoms);
     scroll.setFitToWidth(true);
     Style.SHEET.on(scroll);
-    panes = List.of(positions, scroll, together, quarters);
+    panes = List.of(positions, scroll, together, quarters, revisionPane);
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     HBox head = new HBox(6, Texts.line("Odds", Style.TITLE), revision, tabs);
@@ -91,6 +97,9 @@ public final class OddsView extends VBox {
     tabs.select(index);
     Node pane = panes.get(index);
     sheet.getChildren().setAll(pane);
+    if (pane.equals(revisionPane)) {
+      Optional.ofNullable(revision.getValue()).ifPresent(revisionPane::show);
+    }
     (pane.equals(positions) ? positions.firstFocus() : pane).requestFocus();
   }
 
@@ -135,6 +144,9 @@ public final class OddsView extends VBox {
           List<CountedCase> cases = presenter.counted(b);
           Tally counted = Tally.ofCounted(b, cases);
           tally = Optional.of(counted);
+          if (sheet.getChildren().contains(revisionPane)) {
+            revisionPane.show(b);
+          }
           positions.show(b, counted);
           symptoms.show(b, SymptomCauses.of(cases));
           together.getItems().setAll(RecurringSets.of(cases));
@@ -185,6 +197,7 @@ public final class OddsView extends VBox {
   public void setDim(boolean dim) {
     positions.setDim(dim);
     symptoms.setDim(dim);
+    revisionPane.setDim(dim);
   }
 
   public Node firstFocus() {

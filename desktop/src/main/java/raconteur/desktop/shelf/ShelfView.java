@@ -13,6 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import raconteur.core.story.CaseState;
+import raconteur.desktop.control.Keys;
 import raconteur.desktop.control.RowTable;
 import raconteur.desktop.control.Texts;
 import raconteur.desktop.theme.Style;
@@ -32,7 +33,8 @@ public final class ShelfView extends VBox {
    * @param onOpen takes a case to the bench, by its number
    * @param onNew begins a new case
    * @param onSearch looks through all stories
-   * @param onNewBoard describes a board that is not here yet
+   * @param onLead leads somebody through a first board
+   * @param onDemo shows a shelf with a story behind it, in a window of its own
    * @param onPractice leads to the place to practise
    * @param onPreferences asks what is preferred
    */
@@ -41,7 +43,8 @@ public final class ShelfView extends VBox {
       IntConsumer onOpen,
       Runnable onNew,
       Runnable onSearch,
-      Runnable onNewBoard,
+      Runnable onLead,
+      Runnable onDemo,
       Runnable onPractice,
       Runnable onPreferences) {
     this.presenter = presenter;
@@ -58,10 +61,15 @@ public final class ShelfView extends VBox {
         new VBox(
             12,
             Texts.line("No boards on the shelf yet.", Style.HEADING),
-            Texts.button("Describe a board of mine …", onNewBoard, Style.MAIN_BUTTON),
-            Texts.button("Take one in that is described", onNew, Style.PLAIN_BUTTON),
+            Texts.button("A board of mine: lead me", onLead, Style.MAIN_BUTTON),
             Texts.button("Practise on a simulated board", onPractice, Style.PLAIN_BUTTON),
-            Texts.line("./raconteur --demo shows a shelf with a story behind it.", Style.FAINT));
+            Texts.button("Look at the demo", onDemo, Style.PLAIN_BUTTON),
+            Texts.line(
+                "The first leads through the first ten minutes, in the real views, and can be left"
+                    + " at any time. "
+                    + Keys.TAKE_IN.label()
+                    + " takes a board in without it.",
+                Style.FAINT));
     empty.setAlignment(Pos.CENTER);
     table.setPlaceholder(empty);
     filter.setPromptText("Find: number, board, owner, words");

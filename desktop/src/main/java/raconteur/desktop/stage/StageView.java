@@ -47,7 +47,8 @@ public final class StageView extends StackPane {
     this.panes = List.copyOf(panes);
     this.tabs = new PaneTabs(panes.stream().map(StagePane::name).toList(), this::choose);
     this.bench = new BenchBar(desk);
-    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), true);
+    this.story =
+        new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), bench::begin, true);
     this.panes.forEach(p -> p.attach(new PaneHost()));
     answers.setAlignment(Pos.CENTER_LEFT);
     caution.setMinHeight(Region.USE_PREF_SIZE);

@@ -63,6 +63,7 @@ public final class TraceView extends StackPane {
   private static final double RIGHT = 470;
   private static final double RIGHT_AT_LEAST = 420;
   private static final double SHELF_PLACE = 165;
+  private static final double ABOVE_STORY = 30;
   private static final String TOP = "Top side";
   private static final String UNDERSIDE = "Underside, as turned over";
 
@@ -80,10 +81,18 @@ public final class TraceView extends StackPane {
   private final Label news = Texts.line("", Style.HEADING);
   private final Button side =
       Texts.button(Keys.TURN_OVER.on("turn over"), this::turnOver, Style.PLAIN_BUTTON);
+  private final Button lines = Texts.button("", this::showLines, Style.PLAIN_BUTTON);
   private final Label sideName = Texts.line(TOP, Style.FAINT);
   private final ChoiceBox<String> shelfPlace = new ChoiceBox<>();
   private final FilePicker files;
   private String chosen = "";
+
+  /** The part that was chosen last, a suspect or not; empty for none. */
+  private String about = "";
+
+  /** Whether only the lines of that part are shown. */
+  private boolean linesAlone;
+
   private Runnable focusProbe = () -> {};
 
   /**
@@ -115,12 +124,14 @@ public final class TraceView extends StackPane {
             desk.odds() == OddsShown.HIDDEN ? Optional.of(task(desk)) : Optional.empty());
     this.suspects = new SuspectList(this::choose);
     this.bench = new BenchBar(desk);
-    this.story = new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), false);
+    this.story =
+        new StoryList(number -> StrikeDialog.ask(this, desk, bench, number), bench::begin, false);
+    lines.setId("lines-of");
     map.setBoard(desk.state().board());
     map.setDim(dim);
     map.setOnPin(
         pin -> simulation.ifPresentOrElse(s -> s.probe(pin), () -> bench.begin(pin + " ")));
-    map.setOnPart(suspects::choose);
+    map.setOnPart(this::touch);
     BorderPane page = new BorderPane(body());
     page.setBottom(bench);
     getChildren().addAll(page, armsLength);
@@ -172,6 +183,12 @@ public final class TraceView extends StackPane {
     news.setMinWidth(0);
     news.setPrefWidth(0);
     news.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(news, Priority.ALWAYS);
+    lines.managedProperty().bind(lines.visibleProperty());
+    HBox aboveStory = new HBox(8, news, lines);
+    aboveStory.setAlignment(Pos.CENTER_LEFT);
+    // The board above it keeps its size, whether there is anything to press or not.
+    aboveStory.setMinHeight(Theme.wide(ABOVE_STORY));
     VBox left = new VBox(6, mapBar());
     simulation.ifPresent(
         s -> {
@@ -180,7 +197,7 @@ public final class TraceView extends StackPane {
           left.getChildren().add(bar);
           sheet.getChildren().add(new ScreenPane(s, sheet.heightProperty()));
         });
-    left.getChildren().addAll(sheet, news);
+    left.getChildren().addAll(sheet, aboveStory);
     if (!hidden) {
       left.getChildren().add(story);
     }
@@ -389,12 +406,47 @@ public final class TraceView extends StackPane {
         state.thinking()
             ? "They come when the story is weighed."
             : "No suspects yet: log what the board shows.");
+    String before = about;
+    boolean alone = linesAlone;
     state.advice().ifPresent(advice -> suspects.show(state.board(), advice.diagnosis().suspects()));
     // The same suspect stays chosen, while what is said of it may have changed.
     Optional.ofNullable(suspects.getSelectionModel().getSelectedItem()).ifPresent(this::choose);
     story.show(desk.telling().lines(), StoryList.doubtful(state));
+    // Who reads the lines of one part reads on, whoever leads now.
+    linesAlone = alone;
+    speakOf(alone ? before : about);
     paint();
     showArmsLength(state);
+  }
+
+  /** A part on the board: among the suspects where it is one, and what was said of it. */
+  private void touch(String part) {
+    suspects.choose(part);
+    speakOf(part);
+  }
+
+  private void speakOf(String part) {
+    about = part;
+    linesAlone &= !part.isEmpty();
+    offerLines();
+  }
+
+  /** The lines of the chosen part alone, or all of them. */
+  private void showLines() {
+    linesAlone = !linesAlone && lines.isVisible();
+    offerLines();
+  }
+
+  private void offerLines() {
+    story.only(linesAlone ? about : "");
+    // Where suspects are hidden, which of them is chosen is as well.
+    boolean any = desk.odds() != OddsShown.HIDDEN && !about.isEmpty() && story.linesOf(about) > 0;
+    lines.setVisible(linesAlone || any);
+    lines.setText(
+        Keys.LINES_OF.on(
+            linesAlone
+                ? "all lines, not " + about + " alone"
+                : "lines of " + about + ": " + story.linesOf(about)));
   }
 
   private void showArmsLength(DeskState state) {
@@ -426,6 +478,7 @@ public final class TraceView extends StackPane {
 
   private void choose(Suspect suspect) {
     chosen = suspect.place() instanceof Place.OfPart(String part) ? part : "";
+    speakOf(chosen);
     desk.state()
         .advice()
         .ifPresent(
@@ -472,17 +525,20 @@ public final class TraceView extends StackPane {
                   .ifPresent(this::take));
     }
     Map<Keys, Runnable> commands =
-        Map.of(
-            Keys.NEXT_STEP, desk::showNextSuggestion,
-            Keys.DECLINE, desk::decline,
-            Keys.ARMS_LENGTH, () -> armsLength.setVisible(!armsLength.isVisible()),
-            Keys.STOP_WORKING, desk::stopThinking,
-            Keys.TURN_OVER, this::turnOver,
-            Keys.PHOTOGRAPH, desk.workshop().photographs()::lookOtherwise,
-            Keys.SWAP, this::trySwap,
-            Keys.INSTRUMENTS, () -> simulation.ifPresent(s -> s.take(desk.state().shownStep())),
-            Keys.PROBE, focusProbe,
-            Keys.TO_BENCH_LINE, this::toBenchLine);
+        Map.ofEntries(
+            Map.entry(Keys.NEXT_STEP, desk::showNextSuggestion),
+            Map.entry(Keys.DECLINE, desk::decline),
+            Map.entry(Keys.ARMS_LENGTH, () -> armsLength.setVisible(!armsLength.isVisible())),
+            Map.entry(Keys.STOP_WORKING, desk::stopThinking),
+            Map.entry(Keys.TURN_OVER, this::turnOver),
+            Map.entry(Keys.PHOTOGRAPH, desk.workshop().photographs()::lookOtherwise),
+            Map.entry(Keys.LINES_OF, this::showLines),
+            Map.entry(Keys.SWAP, this::trySwap),
+            Map.entry(
+                Keys.INSTRUMENTS,
+                () -> simulation.ifPresent(s -> s.take(desk.state().shownStep()))),
+            Map.entry(Keys.PROBE, focusProbe),
+            Map.entry(Keys.TO_BENCH_LINE, this::toBenchLine));
     return commands.entrySet().stream()
         .filter(c -> c.getKey().is(e))
         .map(Map.Entry::getValue)

@@ -1,5 +1,7 @@
 package raconteur.desktop.workshop;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Locale;
@@ -18,6 +20,12 @@ public record LaunchPlan(
 
   public LaunchPlan(Path casebook, boolean demo, Clock clock, boolean timeStart) {
     this(casebook, demo, clock, timeStart, Optional.empty());
+  }
+
+  /** The demo: a copy of its own in a new folder that may be thrown away. */
+  public static LaunchPlan demo(Clock clock, boolean timeStart) throws IOException {
+    Path folder = Files.createTempDirectory("raconteur-demo-");
+    return new LaunchPlan(folder.resolve("demo.casebook"), true, clock, timeStart);
   }
 
   /** The same with a file to be looked at. */

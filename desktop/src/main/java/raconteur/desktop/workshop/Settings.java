@@ -40,6 +40,7 @@ public final class Settings {
   private static final String PRACTISING = "practising";
   private static final String TEXT_SIZE = "size of text";
   private static final String LIGHT = "light";
+  private static final String LEADING = "led through a first board";
   private static final String SHOP_NAME = "name of this shop";
 
   private final Casebook casebook;
@@ -111,6 +112,15 @@ public final class Settings {
 
   public String keepLight(Light light) {
     return keep(LIGHT, light.name());
+  }
+
+  /** Whether somebody is being led through a first board. */
+  public boolean leading() {
+    return casebook.setting(LEADING).filter("yes"::equals).isPresent();
+  }
+
+  public String keepLeading(boolean leading) {
+    return keep(LEADING, leading ? "yes" : "no");
   }
 
   /** A rate from 0 up as somebody types it, with a point or a comma; empty where it is none. */

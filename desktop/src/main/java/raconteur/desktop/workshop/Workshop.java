@@ -74,6 +74,11 @@ public record Workshop(
         .toList();
   }
 
+  /** This shop's closed cases of a revision, the simulated ones left out. */
+  public List<Case> closed(Board board) {
+    return realCases(Set.of(board));
+  }
+
   /** Everything in the stockroom. */
   public Stock stock() {
     return new StockRoom(casebook).stock();

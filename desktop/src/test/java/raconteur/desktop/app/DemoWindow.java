@@ -49,7 +49,8 @@ public record DemoWindow(
               }
               asked.set(own.resolve(question.proposedName().get()));
               return Optional.of(asked.get());
-            });
+            },
+            () -> {});
     Scene scene = new Scene(frame, 1280, 800);
     Theme.dress(scene);
     stage.setScene(scene);

@@ -49,7 +49,7 @@ class KeepingWindowTest extends InWindow {
     Frame closed =
         DemoWindow.fx(
             () -> {
-              Frame frame = new Frame(FilePicker.dialogs(new Stage()));
+              Frame frame = new Frame(FilePicker.dialogs(new Stage()), () -> {});
               window().frame().getScene().setRoot(frame);
               frame.refuse(
                   "It is missing.",

@@ -2,17 +2,22 @@ package raconteur.desktop.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
+import raconteur.core.diagnose.Suspect;
+import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
 import raconteur.core.finding.Statement;
 import raconteur.core.story.Telling;
 import raconteur.desktop.desk.CaseDesk;
+import raconteur.desktop.desk.StoryList;
 
 /** What people say at a bench, typed into the real window with nothing but the keyboard. */
 class SaidAtTheBenchTest extends InWindow {
@@ -50,6 +55,47 @@ class SaidAtTheBenchTest extends InWindow {
     assertThat(told.findings().getLast().finding())
         .isEqualTo(new Finding.Exchanged("U24", "U25", Finding.SwapEffect.SAME));
     assertThat(desk().state().advice().orElseThrow().diagnosis().suspects()).isNotEmpty();
+  }
+
+  private static void choose(FxRobot robot, String part) {
+    ListView<Suspect> suspects =
+        robot
+            .lookup(
+                (Node n) -> n instanceof ListView<?> l && "Suspects".equals(l.getAccessibleText()))
+            .query();
+    robot.interact(
+        () ->
+            suspects.getItems().stream()
+                .filter(s -> s.place().equals(new Place.OfPart(part)))
+                .forEach(suspects.getSelectionModel()::select));
+  }
+
+  /** Of a long story the lines of one part, and a line of it once more, by keys alone. */
+  @Test
+  void theLinesOfAPartAreShownAloneAndOneIsSaidAgain(FxRobot robot) {
+    open(13);
+    say(robot, "U26.3 low");
+    StoryList story = robot.lookup((Node n) -> n instanceof StoryList).query();
+    int all = story.getItems().size();
+    choose(robot, "U26");
+    key(KeyCode.CONTROL, KeyCode.L);
+    assertThat(story.getItems()).isNotEmpty().hasSizeLessThan(all);
+    assertThat(story.getItems()).allMatch(told -> told.speaksOf("U26"));
+    // Another part is chosen, and its lines stand there.
+    choose(robot, "U13");
+    assertThat(story.getItems()).isNotEmpty().allMatch(told -> told.speaksOf("U13"));
+    key(KeyCode.CONTROL, KeyCode.L);
+    assertThat(story.getItems()).hasSize(all);
+
+    robot.interact(story::requestFocus);
+    robot.interact(() -> story.getSelectionModel().selectLast());
+    key(KeyCode.ENTER);
+    TextField field = robot.lookup("#bench-line").queryAs(TextField.class);
+    assertThat(field.getText()).isEqualTo("U26.3 low");
+    assertThat(field.isFocused()).isTrue();
+    key(KeyCode.ENTER);
+    settle();
+    assertThat(story.getItems()).hasSize(all + 1);
   }
 
   /** One line is one entry of the story and four things in it, of one new epoch. */

@@ -16,6 +16,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
@@ -116,7 +118,7 @@ class ShopWindowTest extends InWindow {
     press(robot, "Export as CSV …");
     assertThat(Files.readAllLines(window().toWrite(), StandardCharsets.UTF_8))
         .hasSize(counts.getItems().size() + 1);
-    for (String pane : List.of("Symptoms", "Together", "By quarter", "Positions")) {
+    for (String pane : List.of("Symptoms", "Together", "By quarter", "On one page", "Positions")) {
       key(KeyCode.F7);
       assertThat(
               robot.lookup(".pane-tab").queryAllAs(ToggleButton.class).stream()
@@ -134,6 +136,19 @@ class ShopWindowTest extends InWindow {
     int number = window().frame().trace().orElseThrow().desk().state().header().number();
     assertThat(window().workshop().casebook().header(number).orElseThrow().state())
         .isEqualTo(CaseState.GONE_HOME);
+  }
+
+  /** All that is known of a revision stands on one page, and goes onto paper. */
+  @Test
+  void aRevisionIsOnOnePage(FxRobot robot) throws IOException {
+    key(KeyCode.CONTROL, KeyCode.DIGIT9);
+    key(KeyCode.SHIFT, KeyCode.F7);
+    assertThat(says(robot, "What it is known for")).isTrue();
+    assertThat(says(robot, "What it looked like, and what it was")).isTrue();
+    press(robot, "PDF …");
+    try (PDDocument paper = Loader.loadPDF(window().toWrite().toFile())) {
+      assertThat(paper.getNumberOfPages()).isGreaterThan(1);
+    }
   }
 
   @Test

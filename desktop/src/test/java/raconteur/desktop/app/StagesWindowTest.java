@@ -9,6 +9,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -111,18 +113,24 @@ class StagesWindowTest extends InWindow {
   }
 
   @Test
-  void aStagesStandingIsOnItsButton(FxRobot robot) {
+  void aStagesStandingIsOnItsButton(FxRobot robot) throws TimeoutException {
     open(15);
-    assertThat(robot.lookup("Inspect ○").tryQueryAs(Button.class)).isPresent();
+    stands(robot, "Inspect ○");
     window().workshop().casebook().append(15, "assembly QK-1040-04");
     DemoWindow.fx(
         () -> {
           window().frame().refreshFromFile();
           return 0;
         });
-    WaitForAsyncUtils.waitForFxEvents();
-    Button arrive = robot.lookup("Arrive ✗").queryAs(Button.class);
-    assertThat(arrive.getAccessibleText()).contains("QK-1040-04", "another revision?");
+    assertThat(stands(robot, "Arrive ✗").getAccessibleText())
+        .contains("QK-1040-04", "another revision?");
+  }
+
+  /** A stage's button once it stands so: how they stand is worked out beside the window. */
+  private static Button stands(FxRobot robot, String text) throws TimeoutException {
+    WaitForAsyncUtils.waitFor(
+        20, TimeUnit.SECONDS, () -> robot.lookup(text).tryQueryAs(Button.class).isPresent());
+    return robot.lookup(text).queryAs(Button.class);
   }
 
   @Test
