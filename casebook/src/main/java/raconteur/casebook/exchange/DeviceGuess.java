@@ -325,7 +325,9 @@ final class DeviceGuess {
                   ? "transistor-ebc"
                   : "";
           case "Y", "X", "XTAL" ->
-              count > 2 || isCalled(part, "osc|xo|module|can|ttl") ? "oscillator" : "crystal";
+              count > 2 || isCalled(part, "osc|oscillator|xo|module|can|ttl")
+                  ? "oscillator"
+                  : "crystal";
           case "S", "SW" ->
               highest(part) > 2 && highest(part) % 2 == 0
                   ? "dip-switch-" + highest(part) / 2

@@ -123,6 +123,13 @@ record PartsColumns(
   private static final Pattern REMARKING =
       Pattern.compile("\\b(remarks?|notes?|where|what for|used for|purpose|role|does|job|use)\\b");
 
+  /** What a column of words is headed that says nothing of what a part does. */
+  private static final Pattern NO_REMARKS =
+      Pattern.compile(
+          "\\b(makers?|manufacturers?|manf|mfr|mfg|brand|vendors?|suppliers?|distributors?|shop|order"
+              + "|sku|urls?|links?|datasheets?|price|cost|status|stock|library|lib|sheet|case|colou?r"
+              + "|date|hersteller|fabricant|fabricante)\\b");
+
   private static final Pattern WORDS = Pattern.compile(".*\\p{L}{3,}.*");
   private static final Set<String> OTHERS =
       Set.of(
@@ -233,9 +240,9 @@ record PartsColumns(
         .or(
             () ->
                 left.reversed().stream()
-                    .filter(c -> table.heading(c).isBlank())
+                    .filter(c -> !NO_REMARKS.matcher(table.heading(c)).find())
                     .filter(c -> share(table, c, cell -> WORDS.matcher(cell).matches()) >= MOST)
-                    .findFirst())
+                    .min(Comparator.comparing(c -> !table.heading(c).isBlank())))
         .map(OptionalInt::of)
         .orElse(OptionalInt.empty());
   }

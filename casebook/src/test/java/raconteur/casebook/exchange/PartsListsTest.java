@@ -194,6 +194,22 @@ class PartsListsTest {
     assertThat(device(grid, "C9")).isEqualTo("capacitor");
   }
 
+  /** What a part does stands under many headings; who made it and where it was bought does not. */
+  @Test
+  void aColumnOfWordsUnderAnyHeadingSaysWhatPartsDo() {
+    Imported imported =
+        read(
+            """
+            Location;Marking;Maker;What
+            IC1;6502;Someone;CPU
+            IC2;74LS245;Someone;data bus buffer
+            IC3;2732;Another;character ROM
+            """);
+    assertThat(imported.board().parts())
+        .extracting(p -> p.designator() + " " + p.purpose())
+        .containsExactly("IC1 CPU", "IC2 data bus buffer", "IC3 character ROM");
+  }
+
   @Test
   void partsMayBeTypedOneALineWithNothingButSpaces() {
     Imported imported =
@@ -262,6 +278,7 @@ class PartsListsTest {
     "F1, 2A, fuse",
     "VR1, 7805, 7805",
     "Y1, 3.579545 MHz, crystal",
+    "Y1, 24 MHz oscillator, oscillator",
     "IC10, 24.000MHz osc module, oscillator",
     "U3, 4 MHz crystal, crystal",
     "IC9, opto-isolator, optocoupler",

@@ -90,6 +90,8 @@ final class UsualBlocks {
                 known.put(p.designator(), "power");
               } else if (isPictureMemory(p)) {
                 known.put(p.designator(), "video");
+              } else if (isListedElsewhere(p)) {
+                UsualSymptoms.blockByWords(p).ifPresent(b -> known.put(p.designator(), b));
               } else if (isUnsorted(p)) {
                 UsualSymptoms.blockByWords(p)
                     .filter(blocks::contains)
@@ -156,6 +158,20 @@ final class UsualBlocks {
         && !dynamic
         && !addresses.isEmpty()
         && 2 * addresses.stream().filter(this::isSelected).count() > addresses.size();
+  }
+
+  /**
+   * A memory put to the processor's by its kind on a board known by a list alone, which says that
+   * it is there for the picture or for the sound.
+   */
+  private boolean isListedElsewhere(Part part) {
+    return (part.block().equals("rom") || part.block().equals("ram"))
+        && netOf.isEmpty()
+        && !sortedByHand
+        && UsualSymptoms.blockByWords(part)
+            .filter(b -> b.equals("video") || b.equals("io"))
+            .filter(blocks::contains)
+            .isPresent();
   }
 
   private List<Net> netsOf(Part part, Stream<DevicePin> pins) {

@@ -1,5 +1,7 @@
 package raconteur.core.board;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -90,8 +92,17 @@ final class UsualRails {
         }
       }
     }
-    return List.copyOf(wanted.values());
+    List<Rail> all = new ArrayList<>(wanted.values());
+    wanted.values().stream()
+        .map(Rail::volts)
+        .filter(volts -> volts > 0 && !regulatorsOf(volts).isEmpty())
+        .max(Comparator.naturalOrder())
+        .ifPresent(volts -> all.add(feed(UNREGULATED, volts)));
+    return all;
   }
+
+  /** What is in front of the regulators of a board of which only the parts are known. */
+  private static final String UNREGULATED = "UNREG";
 
   private Rail made(Rail rail) {
     if (!rail.madeBy().isEmpty()) {
@@ -107,6 +118,11 @@ final class UsualRails {
     }
     if (makers.isEmpty() && wired && plugs(rail, true).size() == 1) {
       makers = plugs(rail, true);
+    }
+    boolean regulated = makers.stream().anyMatch(p -> p.device().isRegulator());
+    if (!wired && rail.from().isEmpty() && regulated && rail.volts() > 0) {
+      return rail.withMadeBy(makers.stream().map(Part::designator).toList())
+          .madeFrom(netOf.isEmpty() ? UNREGULATED : "");
     }
     String from =
         !rail.from().isEmpty() || !wired

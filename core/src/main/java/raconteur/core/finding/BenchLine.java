@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.device.PinNames;
 
 /**
  * Understands one line as it is said at the bench, for one board. Nothing is guessed: a line is
@@ -77,8 +78,9 @@ public final class BenchLine {
   /** Begins with a pin of a part that it does not name. */
   private static final Pattern OF_THE_SAME =
       Pattern.compile(
-          "(?i)\\s*(?:(?:pins?|legs?)"
-              + " ?#?[0-9].*|(?:base|collector|emitter|drain|source|cathode|anode)\\b.*)");
+          "(?i)\\s*(?:(?:its|the|both|all|other) )*(?:(?:[a-z/0-9]+ )?(?:pins?|legs?)"
+              + " ?#?[0-9].*|(?:base|collector|emitter|drain|source|cathode|anode|inputs?|outputs?|enables?|selects?|chip"
+              + " select|clears?|presets?|loads?|clocks?|carry|resets?|strobe|data|address)\\b.*)");
 
   private final Board board;
 
@@ -122,11 +124,22 @@ public final class BenchLine {
   /** A pin without its part, where nothing else is meant by it, is of the part spoken of last. */
   private Understanding heardOrOfTheSame(String line, BenchContext context) {
     Understanding heard = heard(line, context, true);
-    if (isTaken(heard) || context.part().isEmpty() || !OF_THE_SAME.matcher(line).matches()) {
+    if (isTaken(heard)
+        || context.part().isEmpty()
+        || !(OF_THE_SAME.matcher(line).matches() || beginsWithAPin(line, context.part()))) {
       return heard;
     }
     Understanding ofTheSame = heard(context.part() + " " + line.strip(), context, true);
-    return isTaken(ofTheSame) ? ofTheSame : heard;
+    boolean instead =
+        heard instanceof Understanding.Refused && ofTheSame instanceof Understanding.Proposed;
+    return isTaken(ofTheSame) || instead ? ofTheSame : heard;
+  }
+
+  /** Whether a line begins with what the data book calls a pin of a part: {@code M1 stuck high}. */
+  private boolean beginsWithAPin(String line, String part) {
+    String first = line.strip().split("\\s", 2)[0];
+    return first.matches("[/~]?[A-Za-z]+[0-9]+|[/~]?[A-Z][A-Z0-9/]+")
+        && board.part(part).filter(p -> !PinNames.find(p.device(), first).isEmpty()).isPresent();
   }
 
   private boolean isASentence(String line) {

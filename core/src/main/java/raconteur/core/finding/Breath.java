@@ -24,8 +24,10 @@ final class Breath {
   /** Where one thing that is said in a breath ends and the next begins. */
   private static final Pattern ENDS =
       Pattern.compile(
-          "[,;.]\\s+|(?<=[A-Za-z]{3}):\\s+|\\s+[-–—]+\\s+|\\s*->\\s*"
-              + "|(?i)(?<!\\bnow)\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
+          "[,;.]\\s+|(?<=[A-Za-z]{3}):\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+with\\s+(?=(?:(?:both|all|its|the|two)"
+              + " )*(?:inputs?|outputs?|pins? ?[0-9]|legs?"
+              + " ?[0-9]|clock|enables?|select|clear|load|preset|carry)\\b)"
+              + "|(?<!\\bnow)(?!(?<=[0-9])\\s+and\\s+[0-9]{1,2}(?:\\s+[a-z]|$))\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");
 
   /** A word or two that are called well. */
   private static final Pattern SAYS_WELL =
@@ -38,6 +40,12 @@ final class Breath {
       Pattern.compile(
           "(?i)(?<=\\b(?:toggling|pulsing|high|low|flat|dead|floating|static|still|moving))\\s+"
               + "(?=[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:\\.| (?:pin|leg) ?#?)[0-9])");
+
+  /** Behind what is well, what is not: {@code background ok sprites gone}. */
+  private static final Pattern NOT_SO =
+      Pattern.compile(
+          "(?i)(?<=[a-z] (?:ok|okay|fine|good|works))\\s+"
+              + "(?=[a-z]+ (?:gone|dead|bad|missing|garbled|wrong|broken|garbage)$)");
 
   /** What was said of the one before, or that it is not so: {@code QB doesn't}. */
   private static final Pattern AS_BEFORE =
@@ -119,6 +127,7 @@ final class Breath {
     pieces =
         Arrays.stream(ENDS.split(Rewordings.ofTheSamePart(line.strip())))
             .flatMap(p -> Arrays.stream(NEXT_PIN.split(p)))
+            .flatMap(p -> Arrays.stream(NOT_SO.split(p)))
             .filter(p -> !p.isBlank() && !OTHERWISE.matcher(p.strip()).matches())
             .toList();
   }

@@ -176,8 +176,16 @@ public sealed interface Finding extends Statement {
     }
   }
 
-  /** What a logic probe shows at a pin of the running board. */
-  record Probe(PinRef pin, Signal shown) implements Shown {
+  /**
+   * What a logic probe shows at a pin of the running board.
+   *
+   * @param stuck whether the level is called stuck: who says so expects the line to move
+   */
+  record Probe(PinRef pin, Signal shown, boolean stuck) implements Shown {
+    public Probe(PinRef pin, Signal shown) {
+      this(pin, shown, false);
+    }
+
     @Override
     public TestKind kind() {
       return TestKind.of("probe");
@@ -190,7 +198,9 @@ public sealed interface Finding extends Statement {
 
     @Override
     public String line() {
-      return pin + " " + shown.name().toLowerCase(Locale.ROOT);
+      return pin
+          + (stuck ? " " + PinPhrase.STUCK + " " : " ")
+          + shown.name().toLowerCase(Locale.ROOT);
     }
   }
 

@@ -76,7 +76,7 @@ final class PartsByKind {
 
   /** The line with places in it; as it is where it names a place, or nothing by its kind. */
   static String named(Board board, String plain) {
-    String line = byTypeAndPin(board, byRail(board, plain));
+    String line = byFrequency(board, byTypeAndPin(board, byRail(board, plain)));
     List<String> words = List.of(line.split(" ", -1));
     if (words.stream().anyMatch(w -> isPlace(board, w))) {
       return line;
@@ -84,7 +84,14 @@ final class PartsByKind {
     List<String> named = new ArrayList<>();
     for (int i = 0; i < words.size(); i++) {
       List<String> places = meant(board, words, i);
-      if (places.isEmpty()) {
+      Optional<Listed> listed = places.size() == 1 ? Optional.empty() : listedAs(board, words, i);
+      if (listed.isPresent()) {
+        for (int before = 0; before < listed.get().words(); before++) {
+          named.removeLast();
+        }
+        dropCount(named, listed.get().places().size());
+        named.addAll(listed.get().places());
+      } else if (places.isEmpty()) {
         named.add(words.get(i));
       } else {
         dropCount(named, places.size());
@@ -95,6 +102,33 @@ final class PartsByKind {
       }
     }
     return String.join(" ", named);
+  }
+
+  /**
+   * Parts of a kind that the words before it say more of.
+   *
+   * @param words how many
+   */
+  private record Listed(List<String> places, int words) {}
+
+  private static final int MOST_BEFORE = 3;
+
+  /** Those of a kind that are listed for what the words before it say: {@code sound rom}. */
+  private static Optional<Listed> listedAs(Board board, List<String> words, int at) {
+    String word = words.get(at).toLowerCase(Locale.ROOT);
+    List<String> kind = places(board, word);
+    for (int before = Math.min(MOST_BEFORE, at); before > 0 && kind.size() > 1; before--) {
+      List<String> said = words.subList(at - before, at);
+      if (said.stream().anyMatch(w -> !w.matches("[A-Za-z]{3,}|[a-z]{0,2}[0-9]"))) {
+        continue;
+      }
+      List<String> listed = Purposes.parts(board, String.join(" ", said));
+      List<String> both = kind.stream().filter(listed::contains).toList();
+      if (both.size() == 1 || (!both.isEmpty() && isPlural(board, word))) {
+        return Optional.of(new Listed(both, before));
+      }
+    }
+    return Optional.empty();
   }
 
   /** A pin said by the type of the one part of that type: {@code Z80.6} for {@code IC1.6}. */
@@ -132,6 +166,37 @@ final class PartsByKind {
     }
     return Optional.empty();
   }
+
+  /** A crystal by what is printed on it; without that where it is none of the board's. */
+  private static String byFrequency(Board board, String plain) {
+    Matcher matcher = FREQUENCY.matcher(plain);
+    if (!matcher.find()) {
+      return plain;
+    }
+    double said = Double.parseDouble(matcher.group(1).replace(',', '.'));
+    List<String> all =
+        board.parts().stream()
+            .filter(p -> p.device().isCrystal() && isPrinted(p, said))
+            .map(Part::designator)
+            .toList();
+    return matcher.replaceFirst(
+        Matcher.quoteReplacement(all.size() == 1 ? all.getFirst() : matcher.group(2)));
+  }
+
+  private static boolean isPrinted(Part crystal, double megahertz) {
+    Matcher printed = MEGAHERTZ.matcher(crystal.called() + " " + crystal.value());
+    return printed.find()
+        && Math.abs(Double.parseDouble(printed.group(1)) / megahertz - 1) < ROUNDED;
+  }
+
+  private static final Pattern FREQUENCY =
+      Pattern.compile(
+          "(?i)\\b([0-9]{1,2}(?:[.,][0-9]+)?) ?(?:MHz|M)? (osc|oscillator|crystal|xtal|can)\\b");
+
+  private static final Pattern MEGAHERTZ = Pattern.compile("(?i)([0-9]+(?:\\.[0-9]+)?) ?M(?:Hz)?");
+
+  /** So far from what is printed people say it: 3.58 for 3.579545. */
+  private static final double ROUNDED = 0.01;
 
   /** The regulator of a rail, where one is known. */
   private static String byRail(Board board, String plain) {
@@ -223,10 +288,27 @@ final class PartsByKind {
   }
 
   private static List<String> places(Board board, String word) {
-    List<String> exact = placesOf(board, word);
+    List<String> exact = narrowed(board, placesOf(board, word), word);
     return exact.isEmpty() && word.endsWith("s")
         ? placesOf(board, word.replaceFirst("'?s$", ""))
         : exact;
+  }
+
+  private static final Pattern MAIN = Pattern.compile("(?i)\\b(main|game|master)\\b");
+
+  /** Of several the one that is listed by that very word; of processors the main one. */
+  private static List<String> narrowed(Board board, List<String> places, String word) {
+    if (places.size() < 2) {
+      return places;
+    }
+    boolean processor = word.equals("cpu") || word.equals("processor");
+    Pattern listed =
+        processor ? MAIN : Pattern.compile("(?i)\\b" + Pattern.quote(word) + "(?:lifier)?\\b");
+    List<String> fitting =
+        places.stream()
+            .filter(p -> board.part(p).filter(x -> listed.matcher(x.called()).find()).isPresent())
+            .toList();
+    return fitting.size() == 1 ? fitting : places;
   }
 
   private static List<String> placesOf(Board board, String word) {
@@ -278,6 +360,10 @@ final class PartsByKind {
     return title != null && device.title().toLowerCase(Locale.ROOT).contains(title);
   }
 
+  private static boolean isPeripheral(Device device, String title) {
+    return device.title().contains(title) && !device.isProcessor();
+  }
+
   /** Whether a part is of a kind people call by one word. */
   static boolean isKind(Part part, String word) {
     Device device = part.device();
@@ -293,6 +379,18 @@ final class PartsByKind {
       case "amp", "amplifier" -> device.title().toLowerCase(Locale.ROOT).contains("amplifier");
       case "zener" -> device.isDiode() && part.called().toLowerCase(Locale.ROOT).contains("zener");
       case "ram", "sram", "dram" -> device.isRam();
+      case "pal", "gal" -> device.isProgrammable() && device.name().startsWith("PAL");
+      case "acia", "uart", "usart", "sio", "dart" -> isPeripheral(device, "serial port");
+      case "via", "pia", "pio", "ppi", "riot" ->
+          isPeripheral(device, "parallel ports") || isPeripheral(device, "RAM, ports");
+      case "ctc", "pit" -> isPeripheral(device, "timer");
+      case "crtc" -> isPeripheral(device, "picture timing");
+      case "vdp", "vdg" -> isPeripheral(device, "picture generator");
+      case "psg" -> isPeripheral(device, "sound generator");
+      case "ay" -> device.name().startsWith("AY-") && isPeripheral(device, "sound generator");
+      case "fdc" -> isPeripheral(device, "disc controller");
+      case "dac" ->
+          device.title().contains("digital to analogue") || device.title().contains("DAC");
       case "rom", "eprom" -> device.isRom() || device.isEprom();
       default -> false;
     };

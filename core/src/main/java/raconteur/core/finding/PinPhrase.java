@@ -25,6 +25,8 @@ final class PinPhrase implements Phrase {
           "low",
           "floating",
           "between",
+          "stuck high",
+          "stuck low",
           "noisy",
           "gnd",
           "released",
@@ -32,7 +34,12 @@ final class PinPhrase implements Phrase {
           "swings",
           "16 MHz",
           "3.4 V");
-  private static final List<String> LONGER = List.of("gnd", "held", "noisy", "released", "swings");
+  private static final List<String> LONGER =
+      List.of("gnd", "held", "noisy", "released", "stuck", "swings");
+
+  /** Before a level that should not stand there. */
+  static final String STUCK = "stuck";
+
   private static final Map<String, Signal> STATES = new LinkedHashMap<>();
 
   static {
@@ -47,6 +54,10 @@ final class PinPhrase implements Phrase {
     STATES.put("f", Signal.FLOATING);
     STATES.put("b", Signal.BETWEEN);
   }
+
+  /** What may be stuck. */
+  private static final Map<String, Signal> LEVELS =
+      Map.of("high", Signal.HIGH, "low", Signal.LOW, "h", Signal.HIGH, "l", Signal.LOW);
 
   @Override
   public boolean begins(Words words) {
@@ -65,7 +76,8 @@ final class PinPhrase implements Phrase {
             && LONGER.stream().anyMatch(w -> w.startsWith(begun) && !w.equals(begun));
     if (unclear) {
       return new Understanding.Unfinished(
-          "Next comes noisy, gnd and the ohms, swings and two levels, released or held.");
+          "Next comes noisy, stuck high or low, gnd and the ohms, swings and two levels, released"
+              + " or held.");
     }
     if (words.nextIs("gnd")) {
       words.skip();
@@ -102,13 +114,21 @@ final class PinPhrase implements Phrase {
           new Finding.Noise(pin),
           words.board().describe(pin) + " shows noise: it floats, or two outputs fight over it.");
     }
-    Signal shown = words.oneOf("what the probe shows", STATES);
+    boolean stuck = words.nextIs(STUCK);
+    if (stuck) {
+      words.skip();
+      if (!words.more()) {
+        return frequency(words, pin, 0);
+      }
+    }
+    Signal shown = words.oneOf("what the probe shows", stuck ? LEVELS : STATES);
     words.end();
-    Finding probe = new Finding.Probe(pin, shown);
+    Finding probe = new Finding.Probe(pin, shown, stuck);
     String sentence =
         "Probe at "
             + words.board().describe(pin)
             + ": "
+            + (stuck ? "stuck " : "")
             + shown.name().toLowerCase(Locale.ROOT)
             + ".";
     if (context.partsOut().contains(pin.part())) {
@@ -235,6 +255,7 @@ final class PinPhrase implements Phrase {
   public List<String> examples() {
     return List.of(
         "U14.3 toggling",
+        "U14.3 stuck high",
         "U14.3 noisy",
         "U22.5 gnd 5.2k",
         "U1.6 16 MHz",

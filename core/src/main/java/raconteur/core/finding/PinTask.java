@@ -3,6 +3,7 @@ package raconteur.core.finding;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
@@ -51,13 +52,18 @@ final class PinTask {
             .filter(p -> part.pin(p.number()).equals(output))
             .flatMap(p -> part.device().gates().stream().filter(g -> g.output().equals(p.name())))
             .toList();
-    return gates.size() != 1
-        ? List.of()
-        : gates.getFirst().inputs().stream()
+    if (gates.size() != 1) {
+      return List.of();
+    }
+    List<DevicePin> all =
+        gates.getFirst().inputs().stream()
             .flatMap(name -> part.device().pinNamed(name).stream())
             .filter(p -> p.kind() == PinKind.INPUT)
-            .map(p -> part.pin(p.number()).toString())
             .toList();
+    // Of a selector both inputs are what it selects from.
+    List<DevicePin> passed = all.stream().filter(PinTask::isInput).toList();
+    return (passed.size() > 1 ? passed : all)
+        .stream().map(p -> part.pin(p.number()).toString()).toList();
   }
 
   /** All pins of a port by its letter. */
@@ -66,6 +72,19 @@ final class PinTask {
         .filter(p -> p.name().matches("(?i)P" + letter + "[0-7]"))
         .map(p -> part.pin(p.number()).toString())
         .toList();
+  }
+
+  /** Of several pins a word stands for, the plainest: of a timer its OUT is the output. */
+  private static final Set<String> PLAINEST = Set.of("OUT", "Q", "S", "/CE", "/CS", "CS");
+
+  /** The pins a word stands for, or the one of them that is called so most plainly. */
+  static List<String> plainest(Part part, String word) {
+    List<String> all = pins(part, word);
+    List<String> plain =
+        all.stream()
+            .filter(p -> PLAINEST.contains(name(part, p).toUpperCase(Locale.ROOT)))
+            .toList();
+    return all.size() > 1 && plain.size() == 1 ? plain : all;
   }
 
   private static Optional<Predicate<DevicePin>> named(String word) {
@@ -79,7 +98,17 @@ final class PinTask {
       case "address" -> Optional.of(p -> p.name().matches("(?i)AD?[0-9]{1,2}"));
       case "data" -> Optional.of(p -> p.name().matches("(?i)A?D[0-9]{1,2}"));
       case "carry" -> Optional.of(p -> p.name().matches("(?i)[/~]?(RCO|RC|TC|CO|COUT|C4)[12]?"));
-      case "clear" -> Optional.of(p -> p.name().matches("(?i)[/~]?[12]?(CLR|MR|CL|CD)[12]?"));
+      case "clear", "clears" ->
+          Optional.of(p -> p.name().matches("(?i)[/~]?[12]?(CLR|MR|CL|CD)[12]?"));
+      case "preset", "presets" ->
+          Optional.of(p -> p.name().matches("(?i)[/~]?[12]?(PR|PRE|SET|SD)[12]?"));
+      case "clock", "clocks", "clk" ->
+          Optional.of(
+              p ->
+                  !p.kind().drives()
+                      && (PinRole.CLOCK.fits(p.name())
+                          || p.name().matches("(?i)[/~]?[12]?(CLK|CK|CP)[12]?")));
+      case "strobe" -> Optional.of(p -> p.name().matches("(?i)[/~]?(STB|STROBE|G)[12]?"));
       case "load" -> Optional.of(p -> p.name().matches("(?i)[/~]?(LD|LOAD|PE|PL|SH/?LD)"));
       case "direction", "dir" -> Optional.of(p -> p.name().matches("(?i)DIR|DT/?R|T/?R|SEND"));
       default -> Optional.empty();

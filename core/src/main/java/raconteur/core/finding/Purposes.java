@@ -45,6 +45,20 @@ final class Purposes {
   /** A point in a number parts no words: 3.6V is not for player 3. */
   private static final String BETWEEN_WORDS = "(?:[^a-z0-9.]|(?<![0-9])\\.|\\.(?![0-9]))+";
 
+  /** Beginnings of words as lists have them: prog, char, attr. */
+  private static final Set<String> CUT_SHORT =
+      Set.of("prog", "char", "attr", "disp", "addr", "mult", "freq", "batt", "keyb", "conn");
+
+  /** What lists call a thing that people at a screen call otherwise. */
+  private static final Map<String, Set<String>> OTHER_WORDS =
+      Map.of(
+          "background", Set.of("tile", "playfield", "scroll"),
+          "playfield", Set.of("tile", "background"),
+          "object", Set.of("sprite"),
+          "sprite", Set.of("object"),
+          "letter", Set.of("character", "char", "font", "chargen"),
+          "text", Set.of("character", "char", "font", "chargen"));
+
   /** So many letters of a word are enough for it. */
   private static final int ENOUGH_LETTERS = 4;
 
@@ -80,7 +94,10 @@ final class Purposes {
   }
 
   /** What boards and people do: no sign by itself that a part listed with the word is meant. */
-  private static final Set<String> DONE = Set.of("work", "run", "read", "write", "start", "test");
+  private static final Set<String> DONE =
+      Set.of(
+          "work", "run", "read", "write", "start", "test", "high", "low", "data", "even", "odd",
+          "upper", "lower", "line", "count");
 
   /**
    * A word of a line that parts are listed for, and those parts: a line nobody knows may be of it.
@@ -129,7 +146,10 @@ final class Purposes {
   }
 
   private static boolean isMeant(String said, String own) {
-    return said.equals(own) || (said.length() >= ENOUGH_LETTERS && own.startsWith(said));
+    return said.equals(own)
+        || (said.length() >= ENOUGH_LETTERS && own.startsWith(said))
+        || (own.length() >= ENOUGH_LETTERS && said.startsWith(own) && CUT_SHORT.contains(own))
+        || OTHER_WORDS.getOrDefault(said, Set.of()).contains(own);
   }
 
   private static List<String> words(String text) {

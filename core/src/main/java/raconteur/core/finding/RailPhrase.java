@@ -7,6 +7,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.device.DevicePin;
 
 /**
  * What is measured of a rail: {@code 5V 4.94}, {@code 5V at U14 4.72}, {@code 5V dummy 5.02},
@@ -192,13 +193,29 @@ final class RailPhrase implements Phrase {
     return board
         .netOf(pin)
         .flatMap(net -> board.railOfNet(net.name()))
+        .or(() -> madeAt(board, pin))
         .map(
             rail ->
                 volts(
                     rail,
-                    rail.madeBy().contains(pin.part())
+                    rail.madeBy().contains(pin.part()) || board.netOf(pin).isEmpty()
                         ? new Finding.RailVolts(rail.name(), volts)
                         : new Finding.FarVolts(rail.name(), pin.part(), volts)));
+  }
+
+  /** The rail at a regulator's output or input, where nobody wrote down what that is joined to. */
+  private static Optional<Rail> madeAt(Board board, PinRef pin) {
+    boolean ofARegulator =
+        board.netOf(pin).isEmpty()
+            && board.part(pin.part()).filter(p -> p.device().isRegulator()).isPresent();
+    String name = board.pin(pin).map(DevicePin::name).orElse("");
+    Optional<Rail> made =
+        board.rails().stream()
+            .filter(r -> ofARegulator && r.madeBy().contains(pin.part()))
+            .findFirst();
+    return name.startsWith("OUT")
+        ? made
+        : name.startsWith("IN") ? made.flatMap(r -> board.rail(r.from())) : Optional.empty();
   }
 
   /** Whether a part has a pin on a rail; at sheet depth that is not known, and taken for true. */

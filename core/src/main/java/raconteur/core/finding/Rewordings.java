@@ -51,7 +51,7 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           "{part}", "(?<part>" + PART + "(?: ?- ?" + PART + "| (?:and )?" + PART + ")*)",
           "{pin}", "(?<pin>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{pin2}", "(?<pin2>[A-Za-z0-9/]+\\.[^\\s]+)",
-          "{state}", "(?<state>toggling|high|low|floating|between|noisy)",
+          "{state}", "(?<state>toggling|(?:stuck )?(?:high|low)|floating|between|noisy)",
           "{purpose}", "(?<purpose>[a-z][a-z0-9 ]{1,40}?)",
           "{rail}", "(?<rail>[-+]?[0-9][0-9.]*V|V[A-Z]{2})");
 

@@ -244,6 +244,9 @@ final class SaidNames {
       return;
     }
     Optional<Part> part = part(parts.getFirst());
+    if (part.isPresent() && bySeveralTasks(part.get())) {
+      return;
+    }
     for (String word : List.copyOf(words)) {
       int next = words.indexOf(word) + 1;
       Optional<String> numbered =
@@ -266,7 +269,7 @@ final class SaidNames {
       List<String> all =
           numbered
               .map(List::of)
-              .orElseGet(() -> part.map(p -> PinTask.pins(p, word)).orElse(List.of()));
+              .orElseGet(() -> part.map(p -> PinTask.plainest(p, word)).orElse(List.of()));
       boolean plural =
           word.endsWith("s") || Stream.of("all", "lines", "pins", "bus").anyMatch(words::contains);
       boolean allOfThem = all.size() > 1 && plural;
@@ -278,6 +281,27 @@ final class SaidNames {
       }
     }
   }
+
+  /** One thing said of pins of several kinds: {@code U7 preset and clear high}. */
+  private boolean bySeveralTasks(Part part) {
+    List<String> tasks =
+        words.stream().filter(w -> !PinTask.plainest(part, w).isEmpty()).distinct().toList();
+    boolean several =
+        tasks.size() > 1
+            && tasks.stream().noneMatch(ASIDE::contains)
+            && speech.state(words).isPresent();
+    if (several) {
+      words.removeAll(tasks);
+      words.removeIf("and"::equals);
+      parts.clear();
+      tasks.stream().flatMap(w -> PinTask.plainest(part, w).stream()).distinct().forEach(pins::add);
+    }
+    return several;
+  }
+
+  /** Says of a pin which one it is, and no more: data output. */
+  private static final Set<String> ASIDE =
+      Set.of("data", "address", "output", "outputs", "input", "inputs", "out");
 
   /** A pin by its name, of the part that is named or else of the processor: {@code halt low}. */
   private void byPinName() {

@@ -100,6 +100,9 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
   private static final List<String> STATE =
       List.of("toggling", "high", "low", "floating", "between", "still", "not");
 
+  private static final Set<String> STUCK =
+      Set.of("stuck", "always", "permanently", "constantly", "pegged", "forever");
+
   static final Pattern VOLTS = Pattern.compile("-?[0-9]+(?:[.,][0-9]+)?v(?:olts?)?");
 
   private static final Pattern HERTZ = Pattern.compile("([0-9]+(?:[.,][0-9]+)?)([km]?)hz");
@@ -133,8 +136,8 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
       return measured.filter(_ -> !any(words, "not"));
     }
     if (words.contains("never") && (any(words, "high") || any(words, "low"))) {
-      // What never goes low stays high.
-      return Optional.of(any(words, "high") ? "low" : "high");
+      // What never goes low stays high, and should not.
+      return Optional.of(PinPhrase.STUCK + (any(words, "high") ? " low" : " high"));
     }
     if (any(words, "toggling")) {
       boolean stands = any(words, "still") && !any(words, "speed");
@@ -146,7 +149,7 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
             words.stream().anyMatch(w -> means(w, "still") && !means(w, "held") && !isFiller(w));
         return stands || any(words, "not") || any(words, "speed")
             ? Optional.empty()
-            : Optional.of(level);
+            : Optional.of(isStuck(words, level) ? PinPhrase.STUCK + " " + level : level);
       }
     }
     if (measured.isPresent()) {
@@ -154,6 +157,12 @@ record Speech(Set<String> fillers, Map<String, Set<String>> meanings, List<Shown
       return measured.filter(_ -> !any(words, "not"));
     }
     return any(words, "still") ? Optional.of("0 Hz") : Optional.empty();
+  }
+
+  /** Whether who says a level says that it should not stand there. */
+  private static boolean isStuck(List<String> words, String level) {
+    return words.stream().anyMatch(STUCK::contains)
+        && (level.equals("high") || level.equals("low"));
   }
 
   private boolean any(List<String> words, String meaning) {

@@ -46,6 +46,39 @@ final class Spoken {
   private static final Set<String> COMMON =
       Set.of("start", "select", "up", "down", "left", "right", "power", "reset", "test");
 
+  /** What a chip is called by, or what is read at it. */
+  private static final Set<String> OF_A_CHIP =
+      Set.of(
+          "rom",
+          "roms",
+          "eprom",
+          "eproms",
+          "prom",
+          "ram",
+          "rams",
+          "latch",
+          "latches",
+          "buffer",
+          "buffers",
+          "decoder",
+          "mux",
+          "pal",
+          "gal",
+          "pin",
+          "pins",
+          "leg",
+          "transistor",
+          "transistors",
+          "emitter",
+          "collector");
+
+  /** Levels and pins by what they are for: by themselves nothing a board does. */
+  private static final Set<String> OF_A_PIN =
+      Set.of(
+          "high", "low", "data", "address", "clock", "output", "outputs", "input", "inputs",
+          "enable", "enables", "select", "load", "clear", "line", "lines", "bus", "strobe", "even",
+          "odd", "upper", "lower");
+
   private static final Set<String> PICTURE =
       Set.of("logo", "screen", "picture", "text", "graphics", "sprites", "lines", "title");
   private static final Pattern BESIDE_LETTERS = Pattern.compile("[^a-z0-9]");
@@ -184,7 +217,9 @@ final class Spoken {
     // Of two things said with a but between them, which is good and which is not no frame can say.
     boolean both = words.contains("but") && any("good") && (any("bad") || any("not"));
     boolean ofTheBoard = nets.stream().allMatch(n -> SYNC_NET.matcher(n.name()).matches());
-    if (parts.isEmpty() && pins.isEmpty() && !both && ofTheBoard) {
+    // What a chip does is not yet what the board does.
+    boolean ofAChip = words.stream().anyMatch(OF_A_CHIP::contains) && !any("self test");
+    if (parts.isEmpty() && pins.isEmpty() && !both && ofTheBoard && !ofAChip) {
       purposes(frames);
       symptoms(frames);
     }
@@ -543,7 +578,8 @@ final class Spoken {
                 || isTopic(window.getFirst()))) {
           continue;
         }
-        if (window.stream().allMatch(w -> speech.isFiller(w) || isRail(w))) {
+        if (window.stream()
+            .allMatch(w -> speech.isFiller(w) || isRail(w) || OF_A_PIN.contains(w))) {
           continue;
         }
         if (isCutShort(from, length) || (length == 1 && isAWordOfAPicture(window.getFirst()))) {

@@ -43,7 +43,7 @@ final class Foundations {
     Map<PinRef, Signal> seen = new LinkedHashMap<>();
     for (Telling.DatedFinding told : findings) {
       switch (told.finding()) {
-        case Finding.Probe(PinRef pin, Signal shown) -> seen.put(pin, shown);
+        case Finding.Probe(PinRef pin, Signal shown, boolean _) -> seen.put(pin, shown);
         case Finding.PinVolts volts ->
             seen.put(volts.pin(), LogicLevels.of(volts.lowest(), volts.highest()));
         case Finding _ -> {}

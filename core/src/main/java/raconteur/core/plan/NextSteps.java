@@ -445,6 +445,9 @@ public final class NextSteps {
   /** A card that a dead clock shows this often is one of no sign of life. */
   private static final double NO_LIFE = 0.5;
 
+  /** Whatever else it shows, a board that does not start is looked at like one without life. */
+  private static final String NO_START = "no-boot";
+
   /** What is suspected more than this is gone after, whatever comes first as a rule. */
   private static final double STRONGLY = 0.4;
 
@@ -461,7 +464,8 @@ public final class NextSteps {
         found.stream()
             .anyMatch(
                 f ->
-                    (f instanceof Finding.Probe(PinRef _, Signal shown) && shown == Signal.TOGGLING)
+                    (f instanceof Finding.Probe(PinRef _, Signal shown, boolean _)
+                            && shown == Signal.TOGGLING)
                         || f instanceof Finding.Processing
                         || f instanceof Finding.Runs
                         || f instanceof Finding.Message);
@@ -487,7 +491,7 @@ public final class NextSteps {
               ? inOrder.stream()
                   .filter(s -> s.finding().subject().pins().stream().anyMatch(pins::contains))
                   .filter(s -> s.finding().kind().powered())
-                  .filter(s -> s.bitsPerMinute() > LookAhead.TRIFLE_BITS_A_MINUTE)
+                  .filter(s -> s.bitsPerMinute() > 0)
                   .findFirst()
               : Optional.empty();
       if (there.isPresent()) {
@@ -499,8 +503,9 @@ public final class NextSteps {
   }
 
   private boolean isLifeless(String card) {
-    return board.symptom(card).stream()
-        .anyMatch(c -> c.chances().getOrDefault("clock", 0.0) >= NO_LIFE);
+    return card.equals(NO_START)
+        || board.symptom(card).stream()
+            .anyMatch(c -> c.chances().getOrDefault("clock", 0.0) >= NO_LIFE);
   }
 
   private String line(PinRef pin) {

@@ -124,7 +124,7 @@ final class Sweep {
   /** Whether a reading under power says that something moves, or is as warm as its twins. */
   static boolean isWell(Finding finding) {
     return switch (finding) {
-      case Finding.Probe(PinRef _, Signal shown) -> shown == Signal.TOGGLING;
+      case Finding.Probe(PinRef _, Signal shown, boolean _) -> shown == Signal.TOGGLING;
       case Finding.PinVolts volts ->
           LogicLevels.of(volts.lowest(), volts.highest()) == Signal.TOGGLING;
       case Finding.Frequency(PinRef _, double hertz) -> hertz >= 1;

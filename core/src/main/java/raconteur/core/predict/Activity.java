@@ -8,14 +8,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.Device;
+import raconteur.core.device.PinKind;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
+import raconteur.core.judge.Clocks;
 
 /**
  * Who keeps lines moving. What the processor drives, and what follows from it, moves only while the
@@ -23,6 +27,7 @@ import raconteur.core.fault.Place;
  * there accuses nothing by itself.
  */
 final class Activity {
+  private static final Pattern BUFFER = Pattern.compile("(?i)transceiver|buffer");
   private static final String PROCESSOR = "cpu";
   private static final String LAST_BLOCK_A_PROGRAM_NEEDS = "ram";
 
@@ -59,12 +64,26 @@ final class Activity {
       boolean mover = MOVERS.contains(part.block()) && (device.isSmallLogic() || device.isCustom());
       if (device.isProcessor() || mover) {
         List<PinRef> into = device.isProcessor() ? processor : others;
-        part.pins().stream().filter(p -> board.kind(p).drives()).forEach(into::add);
+        // A port of theirs speaks where the processor asks it to.
+        part.pins().stream()
+            .filter(p -> board.kind(p).drives())
+            .filter(p -> device.isProcessor() || board.kind(p) != PinKind.BIDIRECTIONAL)
+            .forEach(into::add);
       }
     }
     processors = lines(board, processor);
     byProcessor = reached(board, processor);
     byProcessor.removeAll(reached(board, others));
+    if (board.nets().isEmpty()) {
+      byProcessor.addAll(processor);
+      new UsualBuses(board).dataLines().forEach(byProcessor::addAll);
+    }
+    // What makes it run moves before it does.
+    byProcessor.removeAll(
+        lines(
+            board,
+            Stream.concat(Clocks.clockPins(board).stream(), Clocks.resetPin(board).stream())
+                .toList()));
     Set<String> moving = UsualLevels.movingWithoutProcessor(board);
     byProcessor.removeIf(
         pin -> board.netOf(pin).filter(net -> moving.contains(net.name())).isPresent());
@@ -168,11 +187,31 @@ final class Activity {
     boolean smooths =
         fault.place() instanceof Place.OfPart(String name)
             && board.part(name).filter(p -> p.device().isCapacitor()).isPresent();
-    if (smooths) {
+    if (smooths || isBuffer(fault)) {
       return false;
     }
     int stage = order.stage(order.blockOf(fault));
     return stage >= 0 && stage <= order.stage(PROCESSOR);
+  }
+
+  /** What only stands between the processor and the others keeps it from none of its cycles. */
+  private boolean isBuffer(Fault fault) {
+    return fault.place().mendable() instanceof Place.OfPart(String name)
+        && board
+            .part(name)
+            .filter(p -> p.device().isSmallLogic() && BUFFER.matcher(p.device().title()).find())
+            .filter(p -> p.block().equals(PROCESSOR))
+            .isPresent();
+  }
+
+  /** Whether no program runs while a part is out. */
+  boolean stopsWithout(String part) {
+    return !withoutProgram
+        && board
+            .part(part)
+            .map(p -> order.stage(p.block()))
+            .filter(stage -> stage >= 0 && stage <= order.stage(LAST_BLOCK_A_PROGRAM_NEEDS))
+            .isPresent();
   }
 
   private boolean mayStopProgram(Fault fault) {

@@ -57,6 +57,14 @@ final class GateTable {
     return new GateTable(rows);
   }
 
+  /** The same where what comes out is expected to move for more reasons than what goes in. */
+  GateTable mostlyMoving(double share, LineStates states) {
+    return new GateTable(
+        rows.stream()
+            .map(row -> LineStates.mixed(share, states.predicted(Signal.TOGGLING), row))
+            .toList());
+  }
+
   private static int rows(int inputs) {
     return (int) Math.round(Math.pow(LineStates.COUNT, inputs));
   }

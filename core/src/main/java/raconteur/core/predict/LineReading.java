@@ -79,7 +79,7 @@ record LineReading(PinRef pin, Set<Signal> shown) {
               new Finding.ResetPulse(test.pin(), 0.1),
               new Finding.ResetPulse(test.pin(), Double.POSITIVE_INFINITY));
       case Finding.Noise noise -> List.of(noise);
-      case Finding.Probe(PinRef pin, _) ->
+      case Finding.Probe(PinRef pin, _, _) ->
           Stream.of(LineStates.STATES)
               .<Finding>map(state -> new Finding.Probe(pin, state))
               .toList();

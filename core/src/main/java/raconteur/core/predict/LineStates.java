@@ -42,6 +42,9 @@ final class LineStates {
   private final double[] starved;
   private final double[] meeting;
   private final double[] requested;
+  private final double[] logic;
+  private final double[] released;
+  private final double[] heldUp;
 
   LineStates(Readings readings) {
     for (Signal signal : Signal.values()) {
@@ -60,6 +63,9 @@ final class LineStates {
     starved = row(readings, "line", "starved");
     meeting = row(readings, "line", "meeting");
     requested = row(readings, "line", "requested");
+    logic = row(readings, "line", "logic");
+    released = row(readings, "line", "released");
+    heldUp = row(readings, "line", "held up");
   }
 
   private static double[] row(Readings readings, String test, String condition) {
@@ -87,6 +93,11 @@ final class LineStates {
     return requested;
   }
 
+  /** What comes out of small logic of which nobody wrote down what goes in. */
+  double[] logic() {
+    return logic;
+  }
+
   /** A line whose program may stand still. */
   double[] idle() {
     return idle;
@@ -95,6 +106,20 @@ final class LineStates {
   /** A line whose program stands still, by what other lines show. */
   double[] halted() {
     return halted;
+  }
+
+  /**
+   * A line whose program stands still while every output on it may have let go of it.
+   *
+   * @param up whether a resistor holds it up then
+   */
+  double[] released(boolean up) {
+    return up ? heldUp : released;
+  }
+
+  /** The same where the program may as well run. */
+  double[] idleOrReleased(boolean up) {
+    return mixed(idle[MOVES], predicted(Signal.TOGGLING), released(up));
   }
 
   /** A processor's own line while its program is lost: it goes on fetching, whatever that is. */

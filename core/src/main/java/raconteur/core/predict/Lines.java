@@ -28,6 +28,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.DevicePin;
 import raconteur.core.device.Gate;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.PinRole;
@@ -71,6 +72,15 @@ final class Lines {
   /** How often a line does what the others of its row do (judgement, no source). */
   private static final double LIKE_ITS_ROW = 0.7;
 
+  /**
+   * How often a line moves on a good board that somebody calls stuck or dead where nobody wrote
+   * down what it does (judgement, no source).
+   */
+  private static final double RIGHTLY_EXPECTED = 0.8;
+
+  /** The same where something that goes in was read, and moves (judgement, no source). */
+  private static final double WITH_REASON = 0.95;
+
   private static final Pattern NUMBER = Pattern.compile("[0-9]+$");
 
   /** Whether the processor does nothing but count. */
@@ -99,7 +109,11 @@ final class Lines {
       List<PinRef> inputs,
       Set<String> lines,
       boolean partly,
-      boolean clocked) {}
+      boolean clocked) {
+    GateInFront with(GateTable other) {
+      return new GateInFront(driver, other, inputs, lines, partly, clocked);
+    }
+  }
 
   /**
    * What the readings of one group depend on beside themselves.
@@ -113,6 +127,7 @@ final class Lines {
    * @param likeItsRow by line what others of its row were seen to do
    * @param twins by line a pin of each other line that the same parts drive and that was seen to
    *     move
+   * @param expected lines that somebody called stuck or dead, and so expects to move
    * @param heldBack lines whose counter was seen to be held by something nobody wrote down
    */
   record SetUp(
@@ -124,6 +139,7 @@ final class Lines {
       Map<String, Signal> standOn,
       Map<String, Signal> likeItsRow,
       Map<String, Set<PinRef>> twins,
+      Set<String> expected,
       Set<String> heldBack) {}
 
   Lines(
@@ -166,7 +182,13 @@ final class Lines {
 
   /** The line a pin is on; a pin joined to nothing is one by itself. */
   private Net lineOf(PinRef pin) {
-    return board.netOf(pin).orElseGet(() -> new Net(pin.toString(), List.of(pin), List.of()));
+    return board
+        .netOf(pin)
+        .orElseGet(
+            () -> {
+              List<PinRef> joined = nets.usuallyJoined(pin);
+              return new Net(joined.getFirst().toString(), joined, List.of());
+            });
   }
 
   /**
@@ -329,7 +351,7 @@ final class Lines {
                   && !loaded.contains(nets.id(pin).orElseThrow()));
       Optional<Signal> lettingGo =
           unknownEnds.contains(pin)
-              ? board.pin(pin).flatMap(p -> UsualLevels.lettingGo(p.name()))
+              ? board.pin(pin).flatMap(p -> lettingGo(driver, p))
               : Optional.empty();
       if (lettingGo.isPresent()) {
         // Who builds a board lets it count.
@@ -366,6 +388,15 @@ final class Lines {
             Collections.unmodifiableSet(names),
             false,
             false));
+  }
+
+  /** A selector is mostly let through for good; whoever builds a board lets a counter count. */
+  private Optional<Signal> lettingGo(PinRef driver, DevicePin input) {
+    boolean selects =
+        board.part(driver.part()).filter(p -> p.device().title().contains("selector")).isPresent();
+    return selects && input.name().equals("/G")
+        ? Optional.of(Signal.LOW)
+        : UsualLevels.lettingGo(input.name());
   }
 
   /** What a counter takes in only while it is loaded, where nobody wrote down that it ever is. */
@@ -450,7 +481,19 @@ final class Lines {
         standOn,
         likeItsRow,
         twins,
+        expected(here),
         heldBack);
+  }
+
+  /** The lines that whoever read them expected to move: called stuck, or counted and none came. */
+  private Set<String> expected(List<Finding> readings) {
+    return readings.stream()
+        .filter(
+            f ->
+                (f instanceof Finding.Probe probe && probe.stuck())
+                    || (f instanceof Finding.Frequency count && count.hertz() == 0))
+        .map(f -> lineOf(pin(f)).name())
+        .collect(Collectors.toSet());
   }
 
   /** What parts put out of which a pin was read that holds them, and whose net nobody knows. */
@@ -587,7 +630,7 @@ final class Lines {
   /** What a probe showed, or a counter: a line that is counted moves. */
   private static Optional<Signal> shown(Finding finding) {
     return switch (finding) {
-      case Finding.Probe(PinRef _, Signal shown) -> Optional.of(shown);
+      case Finding.Probe(PinRef _, Signal shown, boolean _) -> Optional.of(shown);
       case Finding.Frequency(PinRef _, double hertz) when hertz > 0 -> Optional.of(Signal.TOGGLING);
       case Finding.Frequency _ -> Optional.of(Signal.STILL);
       case Finding _ -> Optional.empty();
@@ -675,6 +718,9 @@ final class Lines {
     if (healthy.isEmpty() && (isRequest(lineOf(pin)) || nets.isRequest(pin))) {
       return states.requested();
     }
+    if (healthy.isEmpty() && isOfLogic(pin)) {
+      return states.logic();
+    }
     if (healthy.isEmpty() && nets.isDriven(lineOf(pin))) {
       return states.driven();
     }
@@ -684,13 +730,28 @@ final class Lines {
     return nets.isSaid(pin) ? known : LineStates.mixed(USUALLY, known, otherwise);
   }
 
-  /** The same; where nothing tells, what the others of its row do. */
+  /**
+   * The same; where nothing tells, what the others of its row do, or what whoever read it expected.
+   */
   private double[] described(PinRef pin, String line, SetUp setUp) {
     double[] alone = described(pin);
+    if (nets.healthy(pin).isPresent()) {
+      return alone;
+    }
     Optional<Signal> row = Optional.ofNullable(setUp.likeItsRow().get(line));
-    return row.isPresent() && nets.healthy(pin).isEmpty()
-        ? LineStates.mixed(LIKE_ITS_ROW, states.predicted(row.get()), alone)
+    if (row.isPresent()) {
+      return LineStates.mixed(LIKE_ITS_ROW, states.predicted(row.get()), alone);
+    }
+    return setUp.expected().contains(line) && !setUp.heldBack().contains(line)
+        ? LineStates.mixed(RIGHTLY_EXPECTED, states.predicted(Signal.TOGGLING), alone)
         : alone;
+  }
+
+  /** Whether nothing but small logic drives a line whose nets nobody wrote down. */
+  private boolean isOfLogic(PinRef pin) {
+    return unknownEnds.contains(pin)
+        && board.kind(pin).drives()
+        && board.part(pin.part()).filter(p -> p.device().isSmallLogic()).isPresent();
   }
 
   /** Whether a resistor holds a line up that outputs only ever pull down. */
@@ -732,6 +793,11 @@ final class Lines {
     String line = lineOf(pin(readings.getLast())).name();
     Map<String, GateInFront> gates =
         inFront(line, Set.copyOf(stations.keySet()), setUp.moment().partsOut(), setUp.heldBack());
+    gates.replaceAll(
+        (of, gate) ->
+            saysLess(of, gate, readings, given, setUp)
+                ? gate.with(gate.table().mostlyMoving(WITH_REASON, states))
+                : gate);
     gates.forEach(
         (driven, gate) -> {
           Objects.requireNonNull(stations.get(driven)).add(gate.driver());
@@ -746,6 +812,28 @@ final class Lines {
     }
     return new LineModel(
         nodes, states, new Spreads(setUp.moment().partsOut()), given, outcomes, this::reading);
+  }
+
+  /**
+   * Whether a gate says less of its line than whoever expects it to move: not all that goes in was
+   * read, nobody wrote down what that is, and what was read moves.
+   */
+  private boolean saysLess(
+      String line, GateInFront gate, List<Finding> readings, List<Finding> given, SetUp setUp) {
+    if (!setUp.expected().contains(line) || !unknownEnds.contains(gate.driver())) {
+      return false;
+    }
+    List<Optional<Signal>> goingIn =
+        gate.lines().stream()
+            .map(
+                in ->
+                    Stream.concat(given.stream(), readings.stream())
+                        .filter(f -> lineOf(pin(f)).name().equals(in))
+                        .flatMap(f -> shown(f).stream())
+                        .findFirst())
+            .toList();
+    return goingIn.stream().anyMatch(Optional::isEmpty)
+        && goingIn.stream().flatMap(Optional::stream).allMatch(s -> s == Signal.TOGGLING);
   }
 
   /** Every line after those it follows; a gate that closes a loop is not followed. */
@@ -806,16 +894,23 @@ final class Lines {
             .isPresent();
     Optional<double[]> standsOn =
         Optional.ofNullable(setUp.standOn().get(line)).map(states::standingOn);
-    double[] healthy =
-        out
-            ? states.predicted(nets.pulledUp(net) ? Signal.HIGH : Signal.FLOATING)
-            : LineModel.healthy(states, simulated.healthy(first), described(first, line, setUp));
+    boolean unused = isUnused(net, sorted, setUp.moment().partsOut());
     Optional<Boolean> runs = Optional.ofNullable(setUp.runs().get(line));
     boolean mayIdle =
         !out
+            && !unused
             && !runs.orElse(false)
             && sorted.stream().anyMatch(activity::needsProcessor)
             && healthy(first).stream().allMatch(s -> s == Signal.TOGGLING);
+    double[] healthy =
+        out
+            ? states.predicted(nets.pulledUp(net) ? Signal.HIGH : Signal.FLOATING)
+            : unused
+                ? standing(net, true)
+                : mayIdle && setUp.moment().partsOut().stream().anyMatch(activity::stopsWithout)
+                    ? standing(net, false)
+                    : LineModel.healthy(
+                        states, simulated.healthy(first), described(first, line, setUp));
     return new LineModel.Node(
         sorted,
         sorted.stream().mapToInt(p -> nets.id(p).orElse(-1)).toArray(),
@@ -826,7 +921,7 @@ final class Lines {
         follows,
         healthy,
         mayIdle
-            ? standsOn.or(() -> Optional.of(runs.isPresent() ? states.halted() : states.idle()))
+            ? standsOn.or(() -> Optional.of(standing(net, runs.isPresent())))
             : Optional.empty(),
         mayIdle && standsOn.isEmpty() && sorted.stream().anyMatch(activity::isProcessors)
             ? Optional.of(states.fetching())
@@ -839,6 +934,36 @@ final class Lines {
         !out && nets.isDriven(net),
         standsOn,
         isStarved(net, setUp.starved()));
+  }
+
+  /** What a line does whose program stands still, or may. */
+  private double[] standing(Net net, boolean surely) {
+    if (!mayBeLetGo(net)) {
+      return surely ? states.halted() : states.idle();
+    }
+    boolean up = nets.pulledUp(net);
+    return surely ? states.released(up) : states.idleOrReleased(up);
+  }
+
+  /** Whether several outputs are on a line, each of which lets go of it. */
+  private boolean mayBeLetGo(Net net) {
+    List<PinRef> drivers = nets.drivers(net);
+    return drivers.size() > 1
+        && drivers.stream()
+            .map(board::kind)
+            .allMatch(kind -> kind == PinKind.THREE_STATE || kind == PinKind.BIDIRECTIONAL);
+  }
+
+  /** Whether a line moves by a processor alone, and that is out. */
+  private boolean isUnused(Net net, List<PinRef> stations, Set<String> partsOut) {
+    List<String> processors =
+        nets.drivers(net).stream()
+            .map(PinRef::part)
+            .filter(p -> board.part(p).filter(x -> x.device().isProcessor()).isPresent())
+            .toList();
+    return !processors.isEmpty()
+        && partsOut.containsAll(processors)
+        && stations.stream().anyMatch(activity::needsProcessor);
   }
 
   private LineModel.Input input(PinRef pin, Map<PinRef, LineModel.At> at) {

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -28,18 +27,13 @@ import raconteur.core.judge.Clocks;
  * Immutable after it is made.
  */
 final class NetIndex {
-  private static final int DATA_LINES = 8;
-
-  /** What memories are there for that a picture or a sound is made of, and no program. */
-  private static final Pattern OFF_THE_BUS =
-      Pattern.compile("(?i)char|chr|video|colou?r|palette|graph|gfx|sprite|tile|sound|voice");
-
   /** How a processor calls the input by which it is asked, and peripherals the output. */
   private static final Pattern REQUEST = Pattern.compile("[/~_]?(IRQ|INT)[AB]?[*#_]?");
 
   private final Board board;
   private final GoodBoard good;
   private final List<PinRef> pinsById = new ArrayList<>();
+  private final Map<PinRef, List<PinRef>> joined = new HashMap<>();
   private final Map<PinRef, Integer> idOfPin = new HashMap<>();
   private final Signal[] healthyOrToggling;
   private int gates;
@@ -74,7 +68,7 @@ final class NetIndex {
     board.nets().stream().filter(n -> !board.isSupply(n.name())).forEach(this::wire);
     pinsById.stream().filter(this::isLineByItself).forEach(this::alone);
     if (board.nets().isEmpty()) {
-      joinDataLines();
+      new UsualBuses(board).dataLines().forEach(this::join);
       joinRequests();
     }
     board.parts().stream().filter(Part::fitted).forEach(this::compile);
@@ -91,27 +85,18 @@ final class NetIndex {
     wiringOfPin.set(id, Optional.of(new Wiring(new int[] {id}, drivers)));
   }
 
-  /**
-   * On a board of which no net is known the data lines of its one processor of eight bits go to all
-   * that speaks to it, each to the pin of the same name: who holds one there holds it here (common
-   * practice, no source).
-   */
-  private void joinDataLines() {
-    List<Part> speaking = board.parts().stream().filter(NetIndex::speaksOnTheBus).toList();
-    if (speaking.stream().filter(p -> p.device().isProcessor()).count() != 1) {
-      return;
+  /** Makes one line of pins that all drive it. */
+  private void join(List<PinRef> pins) {
+    pins.forEach(pin -> joined.put(pin, pins));
+    Wiring line = new Wiring(pins.stream().mapToInt(idOfPin::get).toArray(), pins);
+    for (int pin : line.pins()) {
+      wiringOfPin.set(pin, Optional.of(line));
     }
-    for (int bit = 0; bit < DATA_LINES; bit++) {
-      String name = "D" + bit;
-      List<PinRef> pins =
-          speaking.stream()
-              .flatMap(p -> p.device().pinNamed(name).map(pin -> p.pin(pin.number())).stream())
-              .toList();
-      Wiring line = new Wiring(pins.stream().mapToInt(idOfPin::get).toArray(), pins);
-      for (int pin : line.pins()) {
-        wiringOfPin.set(pin, Optional.of(line));
-      }
-    }
+  }
+
+  /** The pins that are on one line by custom, where no net is known; the pin alone of others. */
+  List<PinRef> usuallyJoined(PinRef pin) {
+    return joined.getOrDefault(pin, List.of(pin));
   }
 
   /**
@@ -155,20 +140,6 @@ final class NetIndex {
   /** Whether a pin is on a line that is only ever pulled down, and is held up by somebody. */
   boolean isRequest(PinRef pin) {
     return id(pin).filter(requests::contains).isPresent();
-  }
-
-  private static boolean speaksOnTheBus(Part part) {
-    Device device = part.device();
-    boolean eightLines =
-        device.pinNamed("D" + DATA_LINES).isEmpty()
-            && IntStream.range(0, DATA_LINES)
-                .allMatch(
-                    bit ->
-                        device.pinNamed("D" + bit).filter(pin -> pin.kind().drives()).isPresent());
-    return part.fitted()
-        && eightLines
-        && !device.isSmallLogic()
-        && !OFF_THE_BUS.matcher(part.purpose()).find();
   }
 
   /**

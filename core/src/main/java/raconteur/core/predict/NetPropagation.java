@@ -66,6 +66,11 @@ public final class NetPropagation {
     return nets.id(pin);
   }
 
+  /** The pins that are on one line by custom, where no net is known; the pin alone of others. */
+  List<PinRef> usuallyJoined(PinRef pin) {
+    return nets.usuallyJoined(pin);
+  }
+
   /** The pins that can put a level on a line. */
   List<PinRef> drivers(Net net) {
     return nets.id(net.path().getFirst())

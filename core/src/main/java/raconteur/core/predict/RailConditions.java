@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import java.util.HashSet;
 import java.util.Set;
 import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.fault.Fault;
@@ -34,6 +35,10 @@ final class RailConditions {
       nets.add(at.net());
       at = board.rail(at.from()).orElse(at);
     }
+    board.parts().stream()
+        .filter(part -> Supplies.feedsAll(board, part))
+        .map(Part::designator)
+        .forEach(makers::add);
   }
 
   /** How the rail's voltage stands under a fault. */

@@ -15,6 +15,7 @@ import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 import raconteur.core.device.Device;
 import raconteur.core.device.PinKind;
+import raconteur.core.device.PinRole;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
@@ -183,6 +184,9 @@ final class Spread {
         railGone(rail);
       }
     }
+    if (Supplies.feedsAll(board, part)) {
+      nothingIsClocked();
+    }
     for (PinRef pin : part.pins()) {
       if (board.kind(pin).drives()) {
         // What a signal went through leaves nothing behind it; a chip's outputs rest somewhere.
@@ -207,6 +211,24 @@ final class Spread {
       changeNet(pin, whereAlone);
     } else if (!nets.isTarget(pin)) {
       changeNet(pin, Signal.DOUBTFUL);
+    }
+  }
+
+  /**
+   * Without a supply no oscillator runs. Of other lines nothing is said: who reads them has seen to
+   * the supply before (common practice, no source).
+   */
+  private void nothingIsClocked() {
+    for (Part part : board.parts()) {
+      for (PinRef pin : part.fitted() ? part.pins() : List.<PinRef>of()) {
+        boolean oscillates = part.device().isCrystal() && board.kind(pin).drives();
+        boolean clocks =
+            part.device().isProcessor()
+                && board.pin(pin).filter(p -> PinRole.CLOCK.fits(p.name())).isPresent();
+        if (oscillates || clocks) {
+          changeNet(pin, Signal.STILL);
+        }
+      }
     }
   }
 

@@ -4,7 +4,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
+import raconteur.core.device.Device;
 import raconteur.core.finding.Finding;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
@@ -25,6 +27,18 @@ final class Supplies {
   /** Whether what hangs on a rail works at a voltage, or nearly. */
   static boolean works(Rail rail, double volts) {
     return volts / rail.volts() >= WORKS_FROM;
+  }
+
+  /**
+   * Whether, on a board of which no net is known, all of the supply comes through a part: a fuse, a
+   * switch or a plug of the supply (common practice, no source).
+   */
+  static boolean feedsAll(Board board, Part part) {
+    Device device = part.device();
+    return board.nets().isEmpty()
+        && part.fitted()
+        && part.block().equals("power")
+        && (device.isSeries() || device.isContact() || device.isKey());
   }
 
   /** The rails that were last read too low in this state of the board. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -229,6 +230,38 @@ class UsualBoardTest {
         .isInstanceOfSatisfying(
             Understanding.Understood.class,
             u -> assertThat(u.statement()).isEqualTo(new Finding.Symptom(card)));
+  }
+
+  /** On a board of which nothing but a list is known, the list's words sort its parts. */
+  @ParameterizedTest
+  @CsvSource({
+    "74LS245, unsorted, data bus buffer, cpu",
+    "74LS157, unsorted, RAM address mux, ram",
+    "74LS157, unsorted, screen address mux, video",
+    "74LS374, unsorted, character latch, video",
+    "74LS138, unsorted, ROM / IO select, decode",
+    "74LS161, unsorted, H counter, video",
+    "74LS74, unsorted, divide by two, clock",
+    "2732, rom, character ROM, video",
+    "27512, rom, sound program, io",
+    "2764, rom, monitor ROM, rom",
+    "6116, ram, palette RAM, video",
+  })
+  void theWordsOfAListSortItsParts(String device, String block, String purpose, String told) {
+    Part plain = part("U99", device, block, "");
+    Part listed =
+        new Part(
+            "U99",
+            plain.device(),
+            block,
+            Part.Placement.UNKNOWN,
+            "",
+            true,
+            "",
+            purpose,
+            plain.pinsAt());
+    List<Part> parts = Stream.concat(PARTS.stream(), Stream.of(listed)).toList();
+    assertThat(typed(parts, List.of()).part("U99").orElseThrow().block()).isEqualTo(told);
   }
 
   @Test

@@ -96,6 +96,21 @@ class SaidElsewhereTest {
         "5V missing at U1 pin 11 | +5V at U1 0 V",
         "5V shorted to ground 6 ohms | +5V gnd 6 ohm",
         "sound is way too quiet | screen no-sound",
+        "does not boot | screen no-boot",
+        "no boot at all | screen no-boot",
+        "no 5 volts on the chips | +5V 0 V",
+        "picture repeated horizontally | screen lines",
+        // Levels that should not be there.
+        "U14 pin 15 stuck high | U14.15 stuck high",
+        "U14.15 never goes low | U14.15 stuck high",
+        "U14.15 stuck | U14.15 0 Hz",
+        // A pin's number behind what it is there for.
+        "U14 output pin 15 stuck | U14.15 0 Hz",
+        "clock present at Z80 pin 6 | U1.6 toggling",
+        // What a swap did.
+        "swapped U2 with known good, boots to basic | swap U2 good cured",
+        "swapped U2, it boots | swap U2 good cured",
+        "swapped U2, boots | swap U2 good cured",
         // Pins by what they are there for.
         "U34 outputs all high | U34.7 U34.9 U34.10 U34.11 U34.12 U34.13 U34.14 U34.15 high",
         "U14 Y3 never active | U14.12 0 Hz",
@@ -142,7 +157,7 @@ class SaidElsewhereTest {
         "fixed, it was U15 | found U15 dead; screen works",
         "/VRAM goes low sometimes | U14.13 toggling",
         "U14 Y0 pulsing, Y1 high all the time | U14.15 toggling; U14.14 high",
-        "U29 pin 4 never pulls low | U29.4 high",
+        "U29 pin 4 never pulls low | U29.4 stuck high",
         // What was done, and what it came to.
         "U9 socketed and swapped | mended U9 replaced",
         "U9 socket oxidised, cleaned it | mended U9 cleaned",
@@ -191,7 +206,7 @@ class SaidElsewhereTest {
       value = {
         "gannet-1 | IC18 carry dead | IC18.15 0 Hz",
         "gannet-1 | 245 direction pin stuck | IC8.1 0 Hz",
-        "gannet-1 | IC8 enable never goes low | IC8.19 high",
+        "gannet-1 | IC8 enable never goes low | IC8.19 stuck high",
         "gannet-1 | IC5 Y2 low when it should be high | IC5.13 low",
         "gannet-1 | IC17 pin 2 RED flat | IC17.2 0 Hz",
         "gannet-1 | no E on the 6809 | IC1.34 0 Hz",
@@ -238,7 +253,7 @@ class SaidElsewhereTest {
         "donor TN-2 made no difference | swap U4 good same",
         "TN-2 runs at 60 degrees | U4 60 C",
         "14MHz present at U2 pin 2 but not at pin 4 | U2.2 14000000 Hz; U2.4 0 Hz",
-        "serial port no output, TXL stuck high at U21 pin 3 | screen no-line; U21.3 high",
+        "serial port no output, TXL stuck high at U21 pin 3 | screen no-line; U21.3 stuck high",
       })
   void onAnotherComputer(String said, String usual) {
     assertThat(kept("tern-1", said)).isEqualTo(usual);
@@ -339,7 +354,7 @@ class SaidElsewhereTest {
         "gannet-1 | 3 ohms between IC1.8 and IC1.9 | cont IC1.8 IC1.9 joined",
         "gannet-1 | 4.6V at IC1, 5.05V at edge | +5V at IC1 4.6 V; +5V at J1 5.05 V",
         "skua-3 | BUSRQ high, NMI high, WAIT high | U1.25 high; U1.17 high; U1.24 high",
-        "skua-3 | U1 INT permanently asserted | U1.16 low",
+        "skua-3 | U1 INT permanently asserted | U1.16 stuck low",
         "skua-3 | U4 swapped for new 138, no change | swap U4 good same",
         "skua-3 | burned a new U2, same result | swap U2 good same",
         "skua-3 | U3 tested good out of circuit | U3 tester pass",

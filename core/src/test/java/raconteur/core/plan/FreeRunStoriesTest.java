@@ -154,7 +154,7 @@ class FreeRunStoriesTest {
     Advisor.Advice advice = advisor.advise(Stories.of(told.toArray(String[]::new)));
     Set<String> pins = new HashSet<>();
     for (Step.Action action : advisor.everyAction(advice, Set.of())) {
-      if (action instanceof Step.Test(Finding.Probe(PinRef pin, var _))) {
+      if (action instanceof Step.Test(Finding.Probe(PinRef pin, var _, var _))) {
         pins.add(pin.toString());
       }
     }

@@ -154,6 +154,55 @@ class UnknownEndsTest {
     assertThat(timing / shifter).isGreaterThan(2 * before);
   }
 
+  private static final String LOGIC =
+      """
+      {"format": "raconteur-board/1", "id": "logic", "machine": "Logic", "revision": "A",
+       "title": "A parts list", "copper": {"layers": 2, "order known": false},
+       "blocks": ["power", "cpu", "clock", "video"],
+       "parts": [
+         {"part": "U1", "device": "74LS157", "block": "video"},
+         {"part": "U2", "device": "74LS166", "block": "video"},
+         {"part": "U3", "device": "6502", "block": "cpu"},
+         {"part": "VR1", "device": "7805", "block": "power"},
+         {"part": "F1", "device": "fuse", "block": "power"},
+         {"part": "Y1", "device": "oscillator", "block": "clock"}]}
+      """;
+
+  /** Who calls a level stuck expects the line to move, and mostly rightly (judgement). */
+  @Test
+  void aStuckLevelSaysMoreThanALevel() {
+    Board board = Boards.parse(LOGIC);
+    double level = suspicionOf(board, "U1", "U1.7 low");
+    double stuck = suspicionOf(board, "U1", "U1.7 stuck low");
+    double withReason =
+        suspicionOf(
+            board, "U1", "U1.7 stuck low", "U1.5 toggling", "U1.6 toggling", "U1.1 toggling");
+    assertThat(stuck).isGreaterThan(1.5 * level);
+    assertThat(withReason).isGreaterThan(stuck);
+    // A reason that stands takes it back.
+    assertThat(suspicionOf(board, "U1", "U1.7 stuck low", "U1.5 low", "U1.6 low"))
+        .isLessThan(withReason);
+  }
+
+  /** What comes out of a regulator, and what goes in, is read at its own pins. */
+  @Test
+  void aRegulatorOfAListIsReadAtItsPins() {
+    Board board = Boards.parse(LOGIC);
+    String[] fed = {"VR1.1 9 V", "VR1.3 0.3 V"};
+    String[] starved = {"VR1.1 0.1 V", "VR1.3 0.1 V"};
+    assertThat(suspicionOf(board, "VR1", fed)).isGreaterThan(suspicionOf(board, "F1", fed));
+    assertThat(suspicionOf(board, "F1", starved)).isGreaterThan(suspicionOf(board, "VR1", starved));
+  }
+
+  /** A clock that runs is one of a board that has its supply. */
+  @Test
+  void aRunningClockClearsWhatFeedsTheBoard() {
+    Board board = Boards.parse(LOGIC);
+    double dark = suspicionOf(board, "F1", "screen blank");
+    assertThat(suspicionOf(board, "F1", "screen blank", "U3.37 toggling")).isLessThan(dark / 3);
+    assertThat(suspicionOf(board, "F1", "screen blank", "U3.37 0 Hz")).isGreaterThan(dark);
+  }
+
   private static double suspicion(Board board, String... lines) {
     return suspicionOf(board, "U1", lines);
   }

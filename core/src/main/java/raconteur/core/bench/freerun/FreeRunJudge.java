@@ -62,7 +62,8 @@ public final class FreeRunJudge {
 
   private static Optional<Shown> shown(Finding finding) {
     return switch (finding) {
-      case Finding.Probe(PinRef pin, Signal signal) -> Optional.of(new Shown(pin, signal, -1));
+      case Finding.Probe(PinRef pin, Signal signal, boolean _) ->
+          Optional.of(new Shown(pin, signal, -1));
       case Finding.Frequency(PinRef pin, double hertz) ->
           Optional.of(
               new Shown(pin, hertz >= 1 ? Signal.TOGGLING : Signal.STILL, hertz >= 1 ? hertz : -1));
