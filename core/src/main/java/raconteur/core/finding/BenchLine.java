@@ -123,6 +123,12 @@ public final class BenchLine {
 
   /** A pin without its part, where nothing else is meant by it, is of the part spoken of last. */
   private Understanding heardOrOfTheSame(String line, BenchContext context) {
+    if (isOfAProcessorBefore(line, context)) {
+      Understanding ofIt = heard(context.part() + " " + line.strip(), context, true);
+      if (isTaken(ofIt)) {
+        return ofIt;
+      }
+    }
     Understanding heard = heard(line, context, true);
     if (isTaken(heard)
         || context.part().isEmpty()
@@ -133,6 +139,16 @@ public final class BenchLine {
     boolean instead =
         heard instanceof Understanding.Refused && ofTheSame instanceof Understanding.Proposed;
     return isTaken(ofTheSame) || instead ? ofTheSame : heard;
+  }
+
+  /** Of several processors, pins are of the one spoken of last. */
+  private boolean isOfAProcessorBefore(String line, BenchContext context) {
+    String first = line.strip().split("\\s", 2)[0];
+    return !context.part().isEmpty()
+        && board.part(context.part()).filter(p -> p.device().isProcessor()).isPresent()
+        && board.parts().stream().filter(p -> p.device().isProcessor()).count() > 1
+        && board.net(first).isEmpty()
+        && beginsWithAPin(line, context.part());
   }
 
   /** Whether a line begins with what the data book calls a pin of a part: {@code M1 stuck high}. */
@@ -232,7 +248,9 @@ public final class BenchLine {
   private Optional<Understanding> atOnce(
       String line, BenchContext context, Optional<Understanding> reworded, boolean whole) {
     String plain = Rewordings.shipped().plain(line);
-    String named = PartsByKind.named(board, PinsOfALine.named(board, plain));
+    String byKind = PartsByKind.named(board, PinsOfALine.named(board, plain));
+    // With its place in it, a pin's number may be put right as well.
+    String named = byKind.equals(plain) ? plain : Rewordings.shipped().plain(byKind);
     if (!named.equals(plain)) {
       Understanding byPart = asSaid(named, context);
       if (byPart instanceof Understanding.Refused) {

@@ -11,6 +11,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
+import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
 
 /**
@@ -111,6 +112,9 @@ final class Breath {
   /** What is said of a mend that nobody understood. */
   private Optional<Understanding> unsaidMend = Optional.empty();
 
+  /** The only pin that was read in the piece before; empty for none. */
+  private String lastPin = "";
+
   /** Whether something that is well went unsaid. */
   private boolean onlyShown;
 
@@ -159,6 +163,7 @@ final class Breath {
       if (!take(piece, taken)) {
         return all.isEmpty() && i + 1 == pieces.size() ? Optional.empty() : unsaidMend;
       }
+      lastPin = all.isEmpty() ? "" : onlyPin(all.getLast().statement());
       lastLine = line(piece).orElse("");
       lastNamed = rail(piece).or(() -> onlyPart(piece)).orElse(lastNamed);
       if (!all.isEmpty() && all.getLast().statement() instanceof Finding.Symptom(String card)) {
@@ -251,6 +256,16 @@ final class Breath {
             .filter(u -> u instanceof Understanding.Understood);
   }
 
+  private static String onlyPin(Statement said) {
+    List<PinRef> pins =
+        said instanceof Finding finding ? finding.subject().pins() : List.<PinRef>of();
+    return pins.size() == 1 ? pins.getFirst().toString() : "";
+  }
+
+  /** What goes into the gate whose output was read before. */
+  private static final Pattern ITS_INPUTS =
+      Pattern.compile("(?i)(?:(?:both|all|its|the|two) )*inputs\\b.*");
+
   /** A reading or a mend of the part that was named before, or of the rail at another part. */
   private Optional<Understanding> ofTheSamePart(String piece, BenchContext now) {
     boolean ofARail = board.rail(lastNamed).isPresent();
@@ -261,11 +276,14 @@ final class Breath {
         || Arrays.stream(piece.split("\\s+", -1)).anyMatch(this::isNamed)) {
       return Optional.empty();
     }
-    return Optional.of(hear.apply(lastNamed + " " + piece.strip(), now))
+    boolean ofAPin = !lastPin.isEmpty() && ITS_INPUTS.matcher(piece.strip()).matches();
+    return Optional.of(hear.apply((ofAPin ? lastPin : lastNamed) + " " + piece.strip(), now))
         .filter(
             u ->
                 u instanceof Understanding.Understood(Statement said, _)
-                    && (said instanceof Finding || said instanceof Statement.Mended));
+                    && (said instanceof Finding
+                        || said instanceof Statement.Mended
+                        || (ofAPin && said instanceof Statement.Several)));
   }
 
   private boolean isNamed(String word) {

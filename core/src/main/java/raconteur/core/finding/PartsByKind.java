@@ -76,7 +76,8 @@ final class PartsByKind {
 
   /** The line with places in it; as it is where it names a place, or nothing by its kind. */
   static String named(Board board, String plain) {
-    String line = byFrequency(board, byTypeAndPin(board, byRail(board, plain)));
+    String line =
+        byPurposeAndPin(board, byFrequency(board, byTypeAndPin(board, byRail(board, plain))));
     List<String> words = List.of(line.split(" ", -1));
     if (words.stream().anyMatch(w -> isPlace(board, w))) {
       return line;
@@ -167,6 +168,25 @@ final class PartsByKind {
     return Optional.empty();
   }
 
+  private static final Pattern PURPOSE_AND_PIN =
+      Pattern.compile(
+          "(?i)(?:the )?((?:[a-z/-]+ ){1,4}?)(?:(?:output|input|on|at|chip|ic) )*(?:pin|leg)"
+              + " ?#?([0-9]{1,3})(?= .+)(.*)");
+
+  /**
+   * A pin of the one part that is listed for what is said before it: {@code palette latch pin 5}.
+   */
+  private static String byPurposeAndPin(Board board, String line) {
+    Matcher matcher = PURPOSE_AND_PIN.matcher(line);
+    if (!matcher.matches()) {
+      return line;
+    }
+    List<String> listed = Purposes.parts(board, matcher.group(1).strip());
+    return listed.size() == 1
+        ? listed.getFirst() + "." + matcher.group(2) + matcher.group(3)
+        : line;
+  }
+
   /** A crystal by what is printed on it; without that where it is none of the board's. */
   private static String byFrequency(Board board, String plain) {
     Matcher matcher = FREQUENCY.matcher(plain);
@@ -240,7 +260,18 @@ final class PartsByKind {
     if (said.isPresent()) {
       return said.get() == places.size() ? places : soMany(board, places, said.get());
     }
-    return ALL.contains(count) || isPlural(board, word) ? places : List.of();
+    return ALL.contains(count) || (isPlural(board, word) && !saysWhich(words, at))
+        ? places
+        : List.of();
+  }
+
+  /** Whether the word before says which of a kind are meant, in a word nobody knows here. */
+  private static boolean saysWhich(List<String> words, int at) {
+    String before = at == 0 ? "" : words.get(at - 1).toLowerCase(Locale.ROOT);
+    return before.matches("[a-z]{3,}")
+        && !BETWEEN.contains(before)
+        && !Speech.shipped().isKnown(before)
+        && !Breath.speaksOfAMend(before);
   }
 
   /**

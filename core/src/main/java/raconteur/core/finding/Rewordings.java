@@ -86,6 +86,10 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
               + ") (?:pin|leg)s? ([0-9]{1,3}(?:(?: and | & | ?- ?| )[0-9]{1,3})+)"
               + "(?= (?!(?:m?v|volts?|[km]?|[km]?ohms?|[km]?hz|m?a)(?:\\s|$))[a-z])");
 
+  /** What is read at a chip's pins is nothing a board does. */
+  private static final Pattern OF_PINS =
+      Pattern.compile("(?i)\\b(?:outputs|inputs|pins?|legs?)\\b");
+
   private static final int MOST_PINS = 64;
 
   /** All parts in sockets. */
@@ -137,7 +141,9 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
         filled = filled.replace(CALLED, String.join(" ", called));
       }
-      if (text.contains("{purpose}") && Purposes.parts(board, matcher.group("purpose")).isEmpty()) {
+      if (text.contains("{purpose}")
+          && (Purposes.parts(board, matcher.group("purpose")).isEmpty()
+              || OF_PINS.matcher(matcher.group("purpose")).find())) {
         return Optional.empty();
       }
       for (String name : CARRIED) {

@@ -303,6 +303,9 @@ final class SaidNames {
   private static final Set<String> ASIDE =
       Set.of("data", "address", "output", "outputs", "input", "inputs", "out");
 
+  /** Said of what was not well before. */
+  private static final Set<String> AGAIN = Set.of("now", "again");
+
   /** A pin by its name, of the part that is named or else of the processor: {@code halt low}. */
   private void byPinName() {
     Optional<Part> of =
@@ -317,11 +320,18 @@ final class SaidNames {
                   || (speech.isKnown(word) && !inCapitals.contains(word))
               ? Optional.empty()
               : of.flatMap(p -> pin(p, word));
-      boolean said = speech.state(words).isPresent() || words.stream().anyMatch(ASSERTED::contains);
+      boolean wellAgain = any("praised") && words.stream().anyMatch(AGAIN::contains);
+      boolean said =
+          wellAgain
+              || speech.state(words).isPresent()
+              || words.stream().anyMatch(ASSERTED::contains);
       if (pin.isPresent() && said) {
         words.remove(word);
         parts.clear();
         pins.add(pin.get());
+        if (wellAgain && words.removeIf(w -> speech.means(w, "praised"))) {
+          words.add("toggling");
+        }
         boolean activeLow =
             pin(pin.get())
                 .filter(p -> p.name().startsWith("/") || p.name().startsWith("~"))

@@ -36,14 +36,17 @@ public final class PartWords {
               // "crtc socket" says where a chip sits, "40 pin socket" what a part is.
               + "|(?<![0-9]\\s)\\b(?!pins?\\b|ic\\b|di[pl]\\b|ways?\\b|chip\\b|sil\\b)[a-z]+\\s+socket\\s*$");
 
-  private static final int MOST_WORDS = 5;
+  private static final int MOST_WORDS = 6;
   private static final Pattern PLAIN =
-      Pattern.compile("[a-z][a-z/-]{2,}|[A-Z][a-z/-]{2,}|[A-Z]{3,5}");
+      Pattern.compile("[a-z][a-z/-]{2,}|[A-Z][a-z/-]{2,}|[A-Z]{3,5}|IO|I/O|io|[HV]");
+
+  /** Which of several, and what only joins words. */
+  private static final Pattern BESIDE = Pattern.compile("[0-9]{1,2}|[/&+-]|of|to|by|[A-H]");
 
   private static final Pattern OF_THE_PART =
       Pattern.compile(
           "(?i)[PCS]?DI[PL]|SOIC|SOJ?|PLCC|TSOP|QFP|SM[DT]|ceramic|plastic|package|TTL|CMOS|NMOS|HMOS"
-              + "|chip|used|new|old|stock|NOS|original|compatible|equivalent|clone|or|and|not|fitted"
+              + "|chip|used|new|old|stock|NOS|original|compatible|equivalent|clone|or|not|fitted"
               + "|tested|good|bad|dead|faulty|unknown|missing|replaced|removed|from|with");
 
   private PartWords() {}
@@ -126,7 +129,10 @@ public final class PartWords {
         words.size() > 1
             && words.size() <= MOST_WORDS
             && words.getFirst().matches(".*[0-9].*")
-            && words.stream().skip(1).allMatch(w -> PLAIN.matcher(w).matches())
+            && PLAIN.matcher(words.get(1)).matches()
+            && words.stream()
+                .skip(1)
+                .allMatch(w -> PLAIN.matcher(w).matches() || BESIDE.matcher(w).matches())
             && words.stream().noneMatch(w -> OF_THE_PART.matcher(w).matches());
     boolean tells =
         words.stream().skip(1).anyMatch(w -> !known.contains(w.toLowerCase(Locale.ROOT)));
