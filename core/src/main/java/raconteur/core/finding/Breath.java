@@ -283,7 +283,8 @@ final class Breath {
                 u instanceof Understanding.Understood(Statement said, _)
                     && (said instanceof Finding
                         || said instanceof Statement.Mended
-                        || (ofAPin && said instanceof Statement.Several)));
+                        || (said instanceof Statement.Several(List<Statement> each, String _)
+                            && each.stream().allMatch(Finding.class::isInstance))));
   }
 
   private boolean isNamed(String word) {

@@ -45,7 +45,7 @@ public final class PartWords {
 
   private static final Pattern OF_THE_PART =
       Pattern.compile(
-          "(?i)[PCS]?DI[PL]|SOIC|SOJ?|PLCC|TSOP|QFP|SM[DT]|ceramic|plastic|package|TTL|CMOS|NMOS|HMOS"
+          "(?i)(?-i:[PCS]?DI[PL])|SOIC|SOJ?|PLCC|TSOP|QFP|SM[DT]|ceramic|plastic|package|TTL|CMOS|NMOS|HMOS"
               + "|chip|used|new|old|stock|NOS|original|compatible|equivalent|clone|or|not|fitted"
               + "|tested|good|bad|dead|faulty|unknown|missing|replaced|removed|from|with");
 

@@ -61,7 +61,10 @@ class ListedPartsTest {
         "backgrounds garbage, sprites fine | function backgrounds bad; function sprites good",
         "sound crackles when turning the volume | function volume bad",
         "U13.7 stuck low with both inputs pulsing | U13.7 stuck low; U13.6 U13.5 toggling",
+        "U12.5 low with pins 2 and 3 high | U12.5 low; U12.2 U12.3 high",
         "D3 ok now | U1.8 toggling",
+        "all chips cool | nothing hot",
+        "everything else works | note everything else works",
       })
   void partsAreKnownByWhatTheyAreListedFor(String said, String kept) {
     assertThat(kept(said, "")).isEqualTo(kept);
