@@ -120,9 +120,9 @@ final class UsualRails {
       makers = plugs(rail, true);
     }
     boolean regulated = makers.stream().anyMatch(p -> p.device().isRegulator());
-    if (!wired && rail.from().isEmpty() && regulated && rail.volts() > 0) {
-      return rail.withMadeBy(makers.stream().map(Part::designator).toList())
-          .madeFrom(netOf.isEmpty() ? UNREGULATED : "");
+    boolean fed = rails.stream().anyMatch(r -> r.name().equals(UNREGULATED));
+    if (netOf.isEmpty() && fed && regulated && rail.from().isEmpty() && rail.volts() > 0) {
+      return rail.withMadeBy(makers.stream().map(Part::designator).toList()).madeFrom(UNREGULATED);
     }
     String from =
         !rail.from().isEmpty() || !wired

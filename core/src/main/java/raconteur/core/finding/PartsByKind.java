@@ -182,9 +182,14 @@ final class PartsByKind {
       return line;
     }
     List<String> listed = Purposes.parts(board, matcher.group(1).strip());
-    return listed.size() == 1
-        ? listed.getFirst() + "." + matcher.group(2) + matcher.group(3)
-        : line;
+    boolean ofAChip =
+        listed.size() == 1
+            && board
+                .part(listed.getFirst())
+                .filter(p -> p.device().isChip())
+                .filter(p -> p.device().pin(matcher.group(2)).isPresent())
+                .isPresent();
+    return ofAChip ? listed.getFirst() + "." + matcher.group(2) + matcher.group(3) : line;
   }
 
   /** A crystal by what is printed on it; without that where it is none of the board's. */
@@ -325,16 +330,21 @@ final class PartsByKind {
         : exact;
   }
 
+  private static final Pattern AMPLIFIER = Pattern.compile("(?i)\\bamp(?:lifier)?\\b");
+  private static final Pattern NONE = Pattern.compile("(?!)");
   private static final Pattern MAIN = Pattern.compile("(?i)\\b(main|game|master)\\b");
 
-  /** Of several the one that is listed by that very word; of processors the main one. */
+  /** Of several processors the main one; of what amplifies, the one that is listed as the amp. */
   private static List<String> narrowed(Board board, List<String> places, String word) {
     if (places.size() < 2) {
       return places;
     }
-    boolean processor = word.equals("cpu") || word.equals("processor");
     Pattern listed =
-        processor ? MAIN : Pattern.compile("(?i)\\b" + Pattern.quote(word) + "(?:lifier)?\\b");
+        switch (word) {
+          case "cpu", "processor" -> MAIN;
+          case "amp", "amplifier" -> AMPLIFIER;
+          default -> NONE;
+        };
     List<String> fitting =
         places.stream()
             .filter(p -> board.part(p).filter(x -> listed.matcher(x.called()).find()).isPresent())

@@ -91,6 +91,14 @@ class ListedPartsTest {
     assertThat(kept("all roms read good", "")).isEqualTo("U3 U4 U5 U6 rom good");
   }
 
+  /** One ROM that happens to be listed with the word is not the ROM that is spoken of. */
+  @Test
+  void aKindByItsWordAloneIsAsked() {
+    for (String said : new String[] {"rom reads bad", "ram tests bad", "the ram is hot"}) {
+      assertThat(kept(said, "")).doesNotContainPattern("^U[0-9]");
+    }
+  }
+
   /** Neither a level nor a chip is what a board does. */
   @ParameterizedTest
   @CsvSource({"output stays high", "data out toggling", "all outputs dead"})
