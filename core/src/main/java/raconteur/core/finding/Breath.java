@@ -269,14 +269,14 @@ final class Breath {
   /** A reading or a mend of the part that was named before, or of the rail at another part. */
   private Optional<Understanding> ofTheSamePart(String piece, BenchContext now) {
     boolean ofARail = board.rail(lastNamed).isPresent();
+    boolean ofAPin = !lastPin.isEmpty() && ITS_INPUTS.matcher(piece.strip()).matches();
     if (lastNamed.isEmpty()
         || piece.strip().matches("[0-9]{1,3}")
         || (ofARail ? !piece.strip().startsWith("at ") : onlyPart(piece).isPresent())
-        || OF_THE_BOARD.matcher(piece).find()
+        || (!ofAPin && OF_THE_BOARD.matcher(piece).find())
         || Arrays.stream(piece.split("\\s+", -1)).anyMatch(this::isNamed)) {
       return Optional.empty();
     }
-    boolean ofAPin = !lastPin.isEmpty() && ITS_INPUTS.matcher(piece.strip()).matches();
     return Optional.of(hear.apply((ofAPin ? lastPin : lastNamed) + " " + piece.strip(), now))
         .filter(
             u ->

@@ -22,7 +22,7 @@ final class PinTask {
 
   /** The pins of a part a word stands for, in the order of the device; none for any other word. */
   static List<String> pins(Part part, String word) {
-    return named(word).stream()
+    return named(part, word).stream()
         .flatMap(task -> part.device().pins().stream().filter(task))
         .map(pin -> part.pin(pin.number()).toString())
         .toList();
@@ -37,7 +37,7 @@ final class PinTask {
       return part.device().pin(number).map(p -> part.pin(p.number()).toString());
     }
     List<String> all =
-        named(word).stream()
+        named(part, word).stream()
             .flatMap(task -> part.device().pins().stream().filter(task))
             .filter(p -> p.name().replaceAll("[^0-9]", "").equals(number))
             .map(p -> part.pin(p.number()).toString())
@@ -61,7 +61,7 @@ final class PinTask {
             .filter(p -> p.kind() == PinKind.INPUT)
             .toList();
     // Of a selector both inputs are what it selects from.
-    List<DevicePin> passed = all.stream().filter(PinTask::isInput).toList();
+    List<DevicePin> passed = all.stream().filter(p -> isInput(part, p)).toList();
     return (passed.size() > 1 ? passed : all)
         .stream().map(p -> part.pin(p.number()).toString()).toList();
   }
@@ -87,14 +87,15 @@ final class PinTask {
     return all.size() > 1 && plain.size() == 1 ? plain : all;
   }
 
-  private static Optional<Predicate<DevicePin>> named(String word) {
+  private static Optional<Predicate<DevicePin>> named(Part part, String word) {
     return switch (word.toLowerCase(Locale.ROOT)) {
       case "output", "outputs", "out" -> Optional.of(PinTask::isOutput);
-      case "input", "inputs" -> Optional.of(PinTask::isInput);
+      case "input", "inputs" -> Optional.of(p -> isInput(part, p));
       case "enable", "enables" ->
           Optional.of(p -> !p.kind().drives() && PinRole.ENABLE.fits(p.name()));
       case "select", "selects" ->
-          Optional.of(p -> !p.kind().drives() && PinRole.SELECT.fits(p.name()));
+          Optional.of(
+              p -> !p.kind().drives() && (PinRole.SELECT.fits(p.name()) || selects(part, p)));
       case "address" -> Optional.of(p -> p.name().matches("(?i)AD?[0-9]{1,2}"));
       case "data" -> Optional.of(p -> p.name().matches("(?i)A?D[0-9]{1,2}"));
       case "carry" -> Optional.of(p -> p.name().matches("(?i)[/~]?(RCO|RC|TC|CO|COUT|C4)[12]?"));
@@ -116,10 +117,18 @@ final class PinTask {
   }
 
   /** What goes in, and not what says whether it does: that stands still on many boards. */
-  private static boolean isInput(DevicePin pin) {
+  private static boolean isInput(Part part, DevicePin pin) {
     return pin.kind() == PinKind.INPUT
+        && !selects(part, pin)
         && !PinRole.ENABLE.fits(pin.name())
         && !PinRole.SELECT.fits(pin.name());
+  }
+
+  /** Whether a pin of a selector says which of its inputs comes through. */
+  private static boolean selects(Part part, DevicePin pin) {
+    return part.device().title().contains("selector")
+        && pin.kind() == PinKind.INPUT
+        && pin.name().matches("[ABCS]|S[0-2]");
   }
 
   private static boolean isOutput(DevicePin pin) {

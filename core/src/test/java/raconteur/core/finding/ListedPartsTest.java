@@ -33,6 +33,7 @@ class ListedPartsTest {
              {"part": "U11", "device": "74LS273", "block": "unsorted", "for": "palette latch"},
              {"part": "U12", "device": "74LS74", "block": "unsorted", "for": "clock divider"},
              {"part": "U13", "device": "74LS157", "block": "unsorted", "for": "tile address mux"},
+             {"part": "U14", "device": "74LS153", "block": "unsorted", "for": "colour mux"},
              {"part": "Y1", "device": "oscillator", "block": "clock", "value": "24 MHz"},
              {"part": "Y2", "device": "crystal", "block": "clock", "value": "3.579545 MHz"},
              {"part": "VR1", "device": "trimmer", "block": "io", "for": "volume"}]}
@@ -61,6 +62,8 @@ class ListedPartsTest {
         "backgrounds garbage, sprites fine | function backgrounds bad; function sprites good",
         "sound crackles when turning the volume | function volume bad",
         "U13.7 stuck low with both inputs pulsing | U13.7 stuck low; U13.6 U13.5 toggling",
+        "U14.7 stuck low with all inputs pulsing | U14.7 stuck low; U14.3 U14.4 U14.5 U14.6"
+            + " toggling",
         "U12.5 low with pins 2 and 3 high | U12.5 low; U12.2 U12.3 high",
         "D3 ok now | U1.8 toggling",
         "all chips cool | nothing hot",
@@ -76,6 +79,7 @@ class ListedPartsTest {
       value = {
         "U12 | clear and preset high | U12.1 U12.13 U12.4 U12.10 high",
         "U13 | select toggling | U13.1 toggling",
+        "U14 | selects toggling | U14.2 U14.14 toggling",
         "U13 | output pin 4 stuck high | U13.4 stuck high",
         "U2 | M1 stuck high | U2.27 stuck high",
         "U9 | inputs toggling | U9.1 U9.2 U9.3 toggling",

@@ -9,6 +9,7 @@ import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.board.Board;
 import raconteur.core.board.PinRef;
+import raconteur.core.diagnose.Diagnosis;
 import raconteur.core.fault.Place;
 
 /**
@@ -70,7 +71,7 @@ class UsualBusesTest {
 
   @Test
   void onSixteenLinesPartsOfEightAreOnTheHalfTheListSays() {
-    Board wide =
+    Board board =
         listed(
             """
             {"part": "U1", "device": "68000", "block": "cpu"},
@@ -78,7 +79,6 @@ class UsualBusesTest {
             {"part": "U3", "device": "27512", "block": "rom", "for": "program odd"},
             {"part": "U4", "device": "6264", "block": "ram", "for": "work RAM"}
             """);
-    Board board = wide;
     String d0 = board.part("U1").orElseThrow().device().pinNamed("D0").orElseThrow().number();
     String d8 = board.part("U1").orElseThrow().device().pinNamed("D8").orElseThrow().number();
     assertThat(partsWith(board, "U1." + d0)).containsExactlyInAnyOrder("U1", "U3");
@@ -95,7 +95,7 @@ class UsualBusesTest {
     assertThat(chance(told, "U3")).isGreaterThan(2 * chance(told, "U2"));
   }
 
-  private static double chance(raconteur.core.diagnose.Diagnosis told, String part) {
+  private static double chance(Diagnosis told, String part) {
     return told.at(new Place.OfPart(part)).map(s -> s.probability()).orElse(0.0);
   }
 }
