@@ -58,6 +58,7 @@ final class DeviceGuess {
       Map.ofEntries(
           Map.entry("regulator", "power"),
           Map.entry("electrolytic", "power"),
+          Map.entry("fuse", "power"),
           Map.entry("ceramic capacitor", "power"),
           Map.entry("crystal", "clock"),
           Map.entry("cpu", "cpu"),
@@ -97,6 +98,9 @@ final class DeviceGuess {
           new Called("electrolytic", "electrolytic|elco"),
           new Called("relay-5", "relay"),
           new Called("switch", "push ?button|tact switch|reset (switch|button)"));
+
+  private static final Pattern DIP_SWITCH =
+      Pattern.compile("(?i)\\bdi[pl][ -]?sw(?:itch(?:es)?)?\\b");
 
   private final DeviceLibrary library;
   private final MarkingReader reader;
@@ -306,6 +310,10 @@ final class DeviceGuess {
               "resistor-pack-"
                   + Math.max(PartWords.resistorPins(words(part)).orElse(2), highest(part));
           case "C" -> electrolytic(part) ? "electrolytic" : "capacitor";
+          case "E", "EC", "CE" ->
+              farads(part).isPresent()
+                  ? electrolytic(part) || letters.startsWith("E") ? "electrolytic" : "capacitor"
+                  : "";
           case "L", "FB" -> "inductor";
           case "D", "CR", "ZD" -> isCalled(part, "led") ? "led" : "diode";
           case "LED" -> "led";
@@ -350,6 +358,9 @@ final class DeviceGuess {
     if (!isPrint(text)) {
       return Optional.empty();
     }
+    if (DIP_SWITCH.matcher(text).find() && ways(part) > 1) {
+      return library.find("dip-switch-" + ways(part));
+    }
     return CALLED.stream()
         .filter(each -> each.words().matcher(text).find())
         .findFirst()
@@ -384,6 +395,12 @@ final class DeviceGuess {
         : part.socket;
   }
 
+  /** What a capacitor is by its value, or by what is printed on it. */
+  private static Optional<CapacitorSpec> farads(DraftBoard.DraftPart part) {
+    return CapacitorSpec.parse(part.value)
+        .or(() -> part.texts.stream().flatMap(t -> CapacitorSpec.parse(t).stream()).findFirst());
+  }
+
   /** Where it says so, or is larger than any other kind was. */
   private static boolean electrolytic(DraftBoard.DraftPart part) {
     String words = words(part).toLowerCase(Locale.ROOT);
@@ -394,10 +411,7 @@ final class DeviceGuess {
         || words.contains("polar")
         || words.contains("tant")
         || words.matches(".*\\b(cp|elco|alu)\\b.*")
-        || CapacitorSpec.parse(part.value)
-            .or(() -> part.texts.stream().flatMap(t -> CapacitorSpec.parse(t).stream()).findFirst())
-            .filter(c -> c.farads() > LARGEST_CERAMIC_FARADS)
-            .isPresent();
+        || farads(part).filter(c -> c.farads() > LARGEST_CERAMIC_FARADS).isPresent();
   }
 
   private static int highest(DraftBoard.DraftPart part) {

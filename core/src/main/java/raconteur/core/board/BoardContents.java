@@ -29,6 +29,10 @@ public record BoardContents(
     List<UsualSuspect> usualSuspects,
     List<ErrorCode> errorCodes,
     String notes) {
+  /** What every board's parts can be sorted into, in the order in which they must work. */
+  public static final List<String> USUAL_BLOCKS =
+      List.of("power", "clock", "reset", "cpu", "decode", "rom", "ram", "video", "io");
+
   public BoardContents {
     devices = List.copyOf(devices);
     blocks = List.copyOf(blocks);
@@ -47,7 +51,7 @@ public record BoardContents(
         identity,
         "",
         List.of(),
-        List.of("power", "clock", "reset", "cpu", "decode", "rom", "ram", "video", "io"),
+        USUAL_BLOCKS,
         List.of(),
         List.of(),
         List.of(),

@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.device.Device;
 import raconteur.core.device.DevicePin;
@@ -29,9 +31,15 @@ final class UsualRails {
   private static final double MORE = 5;
   private static final double FEED_OHMS = 2000;
 
+  /** More parts in a row than this are no way of a supply. */
+  private static final int LONGEST_WAY = 6;
+
   private final List<Part> parts;
   private final Map<PinRef, String> netOf = new HashMap<>();
   private final List<Rail> rails;
+
+  /** By its net, what a rail comes through on its way from the plug. */
+  private final Map<String, Part> ways = new HashMap<>();
 
   private UsualRails(BoardContents contents, List<Part> parts) {
     this.parts = parts.stream().filter(Part::fitted).toList();
@@ -41,7 +49,12 @@ final class UsualRails {
     rails =
         Stream.concat(said.stream(), said.stream().flatMap(r -> feed(r, said).stream()))
             .distinct()
-            .toList();
+            .collect(Collectors.toCollection(ArrayList::new));
+    for (Rail rail : List.copyOf(rails)) {
+      if (rail.madeBy().isEmpty() && makers(rail).isEmpty()) {
+        wayTo(rail);
+      }
+    }
   }
 
   /**
@@ -63,7 +76,7 @@ final class UsualRails {
   private static Rail feed(String net, double out) {
     double least = Math.abs(out) + DROP_OUT;
     double most = 2 * Math.abs(out) + MORE;
-    double middle = Math.signum(out) * Math.round((least + most) / 2);
+    double middle = Math.signum(out) * (least + most) / 2;
     return new Rail(
         net, net, middle, (most - least) / 2 / Math.abs(middle), FEED_OHMS, 0, List.of(), "");
   }
@@ -109,16 +122,7 @@ final class UsualRails {
       return rail;
     }
     boolean wired = netOf.containsValue(rail.net());
-    List<Part> makers = wired ? regulatorsOn(rail.net()) : regulatorsOf(rail.volts());
-    if (makers.isEmpty()) {
-      makers = plugs(rail, wired).stream().filter(UsualRails::saysSupply).toList();
-    }
-    if (makers.isEmpty() && wired) {
-      makers = seriesOn(rail);
-    }
-    if (makers.isEmpty() && wired && plugs(rail, true).size() == 1) {
-      makers = plugs(rail, true);
-    }
+    List<Part> makers = makers(rail);
     boolean regulated = makers.stream().anyMatch(p -> p.device().isRegulator());
     boolean fed = rails.stream().anyMatch(r -> r.name().equals(UNREGULATED));
     if (netOf.isEmpty() && fed && regulated && rail.from().isEmpty() && rail.volts() > 0) {
@@ -129,6 +133,23 @@ final class UsualRails {
             ? rail.from()
             : makers.stream().flatMap(m -> before(m, rail)).findFirst().orElse("");
     return rail.withMadeBy(makers.stream().map(Part::designator).toList()).madeFrom(from);
+  }
+
+  /** The parts without which a rail is not there; none where nothing tells. */
+  private List<Part> makers(Rail rail) {
+    boolean wired = netOf.containsValue(rail.net());
+    List<Part> makers = wired ? regulatorsOn(rail.net()) : regulatorsOf(rail.volts());
+    if (makers.isEmpty()) {
+      makers = plugs(rail, wired).stream().filter(UsualRails::saysSupply).toList();
+    }
+    if (makers.isEmpty() && wired) {
+      makers = seriesOn(rail);
+    }
+    if (makers.isEmpty() && wired && plugs(rail, true).size() == 1) {
+      makers = plugs(rail, true);
+    }
+    Optional<Part> way = Optional.ofNullable(ways.get(rail.net()));
+    return makers.isEmpty() && way.isPresent() ? List.of(way.get()) : makers;
   }
 
   private List<Part> regulatorsOn(String net) {
@@ -163,6 +184,68 @@ final class UsualRails {
         .toList();
   }
 
+  /**
+   * Follows a rail back to the plug of the supply, where its lines in between are no rails: through
+   * fuses, coils, switches, diodes, one behind another; those lines become rails of their own. Not
+   * followed where the way parts, or leads nowhere.
+   */
+  private void wayTo(Rail rail) {
+    Map<String, Part> leading = new LinkedHashMap<>();
+    String at = rail.net();
+    boolean arrived = false;
+    while (!arrived && leading.size() < LONGEST_WAY) {
+      String here = at;
+      List<Part> next = parts.stream().filter(p -> leadsOn(p, here, leading.keySet())).toList();
+      if (next.size() != 1) {
+        return;
+      }
+      leading.put(here, next.getFirst());
+      Optional<String> other =
+          isPlug(next.getFirst())
+              ? Optional.empty()
+              : next.getFirst().pins().stream()
+                  .flatMap(pin -> Stream.ofNullable(netOf.get(pin)))
+                  .filter(net -> !net.equals(here))
+                  .findFirst();
+      arrived = other.isEmpty();
+      at = other.orElse(here);
+    }
+    if (arrived) {
+      leading.keySet().stream()
+          .filter(net -> rails.stream().noneMatch(r -> r.net().equals(net)))
+          .forEach(net -> rails.add(before(rail, net)));
+      ways.putAll(leading);
+    }
+  }
+
+  /** A line on the way to a rail, which carries what the rail does. */
+  private static Rail before(Rail rail, String net) {
+    return new Rail(net, net, rail.volts(), rail.tolerance(), FEED_OHMS, 0, List.of(), "");
+  }
+
+  /** Whether the supply may come to a line through a part, from where nobody has been yet. */
+  private boolean leadsOn(Part part, String net, Set<String> seen) {
+    Device device = part.device();
+    boolean here = part.pins().stream().anyMatch(pin -> net.equals(netOf.get(pin)));
+    if (!here || isPlug(part)) {
+      return here;
+    }
+    boolean passes = device.isSeries() || device.isKey() || (device.isDiode() && !device.isLamp());
+    return passes
+        && part.pins().stream()
+            .flatMap(pin -> Stream.ofNullable(netOf.get(pin)))
+            .filter(other -> !other.equals(net))
+            .noneMatch(
+                other ->
+                    seen.contains(other)
+                        || SupplyName.isGround(other)
+                        || rails.stream().anyMatch(r -> r.net().equals(other)));
+  }
+
+  private static boolean isPlug(Part part) {
+    return part.device().isContact() && !part.device().isKey();
+  }
+
   private boolean comesFrom(String name, Rail rail) {
     return rails.stream().anyMatch(r -> r.name().equals(name) && r.from().equals(rail.name()));
   }
@@ -173,7 +256,7 @@ final class UsualRails {
 
   /** The other rails a part has a pin on. */
   private Stream<String> before(Part part, Rail rail) {
-    if (part.device().isContact()) {
+    if (isPlug(part)) {
       return Stream.empty();
     }
     return rails.stream()
@@ -185,7 +268,7 @@ final class UsualRails {
   /** The plugs a rail is on; where nobody knows its nets, any. */
   private List<Part> plugs(Rail rail, boolean wired) {
     return parts.stream()
-        .filter(p -> p.device().isContact())
+        .filter(p -> wired ? isPlug(p) : p.device().isContact())
         .filter(p -> !wired || p.pins().stream().anyMatch(pin -> on(pin, rail)))
         .toList();
   }

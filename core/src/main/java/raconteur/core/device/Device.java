@@ -133,7 +133,7 @@ public record Device(
   }
 
   public boolean isResistor() {
-    return is("resistor");
+    return is("resistor") || is("fuse");
   }
 
   /** Whether it joins its two pins like a wire: a coil, a bead, a fuse, a link. */

@@ -21,6 +21,7 @@ public final class DeviceWords {
           "dram three rails",
           "electrolytic",
           "eprom",
+          "fuse",
           "line driver",
           "mask rom",
           "peripheral",

@@ -11,7 +11,7 @@ public enum PinRole {
   /** Of a memory or a peripheral: what it is spoken to by. */
   SELECT("[/~_]?(CE|CS|S|E|OE|G|CAS|RAS)[0-9]?[AB]?[/_]*"),
   /** What lets a gate, a decoder or a buffer put anything out. */
-  ENABLE("[/~_]?[0-9]?(EN|CE|E|OE|G|GN)[0-9]?[AB]?[/_]*");
+  ENABLE("[/~_]?[0-9]?(EN|CE|E|OE|OC|G|GN)[0-9]?[AB]?[/_]*");
 
   private final Pattern names;
 

@@ -18,7 +18,20 @@ public final class WayToGround {
 
   private static final double APART_OHMS = 200;
 
+  /** A good line of logic reads more, chips and resistors and all (common practice, no source). */
+  private static final double DOUBTFUL_OHMS = 100;
+
   private WayToGround() {}
+
+  /**
+   * Whether a line reads lower than any good one, though it may not be joined to ground outright.
+   */
+  public static boolean isDoubtful(Board board, Finding.PinOhms reading) {
+    Optional<Net> line = board.netOf(reading.pin()).filter(n -> !board.isSupply(n.name()));
+    return reading.ohms() < DOUBTFUL_OHMS
+        && line.isPresent()
+        && !mayRestOnGround(board, line.get());
+  }
 
   /** The same as continuity; empty where the figure does not tell, or a coil is on the line. */
   public static Optional<Finding.Continuity> of(Board board, Finding.PinOhms reading) {
@@ -28,10 +41,7 @@ public final class WayToGround {
     }
     List<PinRef> ground = board.net(board.ground()).map(Net::path).orElse(List.of());
     Optional<Net> line = board.netOf(reading.pin()).filter(n -> !board.isSupply(n.name()));
-    boolean passes =
-        line.stream()
-            .flatMap(n -> n.path().stream())
-            .anyMatch(p -> board.part(p.part()).filter(x -> mayJoin(x.device())).isPresent());
+    boolean passes = line.filter(n -> mayRestOnGround(board, n)).isPresent();
     return line.isEmpty() || passes || ground.isEmpty()
         ? Optional.empty()
         : Optional.of(
@@ -42,6 +52,11 @@ public final class WayToGround {
                     .findFirst()
                     .orElse(ground.getFirst()),
                 joined));
+  }
+
+  private static boolean mayRestOnGround(Board board, Net line) {
+    return line.path().stream()
+        .anyMatch(p -> board.part(p.part()).filter(x -> mayJoin(x.device())).isPresent());
   }
 
   /** What a line may be joined to ground by on a good board. */

@@ -69,9 +69,13 @@ final class GateTable {
     return (int) Math.round(Math.pow(LineStates.COUNT, inputs));
   }
 
+  private static Signal state(int row, int input) {
+    return LineStates.STATES[row / STRIDES[input] % LineStates.COUNT];
+  }
+
   /** Whether an input moves in a row. */
   private static boolean moves(int row, int input) {
-    return LineStates.STATES[row / STRIDES[input] % LineStates.COUNT] == Signal.TOGGLING;
+    return state(row, input) == Signal.TOGGLING;
   }
 
   /** A comparator or an amplifier: what moves at an input moves its output, mostly. */
@@ -89,19 +93,29 @@ final class GateTable {
 
   /**
    * A chip of many inputs of which some were read: where all of those move, its output mostly does;
-   * where its clock stands, it stands. Common practice, no source.
+   * where its clock stands, it stands. One that lets the chip work may rest at that level, while
+   * others move. Common practice, no source.
    *
+   * @param working by input, the level at which it lets the chip work, of those that do
    * @param clocked whether the first of the inputs is its clock
    * @param follows how surely its output moves where all those inputs do
    */
-  static GateTable ofSome(int inputs, boolean clocked, Follows follows, LineStates states) {
+  static GateTable ofSome(
+      List<Optional<Signal>> working, boolean clocked, Follows follows, LineStates states) {
+    int inputs = working.size();
     double[] moves =
         LineStates.mixed(
             follows.share, states.predicted(Signal.TOGGLING), states.predicted(NOT_SAID));
     List<double[]> rows = new ArrayList<>();
     for (int row = 0; row < rows(inputs); row++) {
       int each = row;
-      boolean all = IntStream.range(0, inputs).allMatch(i -> moves(each, i));
+      boolean all =
+          IntStream.range(0, inputs).anyMatch(i -> moves(each, i))
+              && IntStream.range(0, inputs)
+                  .allMatch(
+                      i ->
+                          moves(each, i)
+                              || working.get(i).filter(at -> at == state(each, i)).isPresent());
       boolean stands = clocked && !moves(each, 0);
       rows.add(all ? moves : stands ? states.predicted(Signal.STILL) : states.predicted(NOT_SAID));
     }
@@ -111,6 +125,8 @@ final class GateTable {
   /** How surely the output of many inputs moves with some of them (judgement, no source). */
   enum Follows {
     MOSTLY(0.95),
+    /** It usually moves on any board, too. */
+    AS_USUAL(0.985),
     /** Every address comes by, and the board was seen to do so in the simulation. */
     SURELY(0.998),
     /** What somebody programmed, or what is stored, decides as well. */

@@ -328,7 +328,8 @@ final class LineModel implements TestModel<LineModel.Effect> {
                 .map(
                     r ->
                         new Lit(
-                            Objects.requireNonNull(at.get(r.pin())), states.reading(r.shown()))));
+                            Objects.requireNonNull(at.get(r.pin())),
+                            states.reading(r.shown(), r.watched()))));
   }
 
   @Override

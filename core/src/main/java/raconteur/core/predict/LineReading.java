@@ -16,8 +16,13 @@ import raconteur.core.finding.LogicLevels;
  *
  * @param shown what a logic probe may show where the instrument reads what it does: a line that
  *     floats and one that is fought over stand at much the same level
+ * @param watched whether it was looked at until it was sure, as what is called stuck is
  */
-record LineReading(PinRef pin, Set<Signal> shown) {
+record LineReading(PinRef pin, Set<Signal> shown, boolean watched) {
+
+  private LineReading(PinRef pin, Set<Signal> shown) {
+    this(pin, shown, false);
+  }
 
   /**
    * @param rest where a reset line comes to rest on a good board
@@ -25,7 +30,8 @@ record LineReading(PinRef pin, Set<Signal> shown) {
    */
   static Optional<LineReading> of(Finding finding, Signal rest) {
     return switch (finding) {
-      case Finding.Probe probe -> Optional.of(new LineReading(probe.pin(), states(probe.shown())));
+      case Finding.Probe probe ->
+          Optional.of(new LineReading(probe.pin(), states(probe.shown()), probe.stuck()));
       case Finding.Noise(PinRef pin) ->
           Optional.of(new LineReading(pin, EnumSet.of(Signal.FLOATING, Signal.BETWEEN)));
       case Finding.PinVolts volts -> {
@@ -43,7 +49,8 @@ record LineReading(PinRef pin, Set<Signal> shown) {
                   frequency.pin(),
                   frequency.hertz() >= 1
                       ? EnumSet.of(Signal.TOGGLING)
-                      : EnumSet.of(Signal.LOW, Signal.HIGH, Signal.FLOATING, Signal.BETWEEN)));
+                      : EnumSet.of(Signal.LOW, Signal.HIGH, Signal.FLOATING, Signal.BETWEEN),
+                  frequency.hertz() == 0));
       // Let go or not: what is not at rest was never let go, whatever holds it.
       case Finding.ResetPulse reset ->
           Optional.of(

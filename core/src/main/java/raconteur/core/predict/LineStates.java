@@ -37,6 +37,12 @@ final class LineStates {
   /** How often what stands, for whatever reason, stands just so at the next look; a judgement. */
   private static final double STANDS_ON = 0.9;
 
+  /** How much less often a line is misread that somebody calls stuck, or dead; a judgement. */
+  private static final double WATCHED = 0.4;
+
+  /** What was seen to move behind a line may have been misread; a judgement. */
+  private static final double HARDLY = 0.02;
+
   private final double[] driven;
   private final double[] swayed;
   private final double[] starved;
@@ -161,15 +167,33 @@ final class LineStates {
    * How likely each true state shows as one of some signals.
    *
    * @param shown more than one where an instrument cannot tell them apart
+   * @param watched whether it was looked at until it was sure: then it is misread less often
    */
-  double[] reading(Set<Signal> shown) {
+  double[] reading(Set<Signal> shown, boolean watched) {
     double[] chances = new double[COUNT];
     for (int truly = 0; truly < COUNT; truly++) {
       for (int s = 0; s < COUNT; s++) {
         chances[truly] += shown.contains(STATES[s]) ? misreadings[truly][s] : 0;
       }
+      chances[truly] *= watched && !shown.contains(STATES[truly]) ? WATCHED : 1;
     }
     return chances;
+  }
+
+  /** What is left of a line that must come to some levels: it hardly rests at the other. */
+  static double[] comingTo(Set<Signal> levels, double[] chances) {
+    double[] left = chances.clone();
+    double all = 0;
+    for (int state = 0; state < COUNT; state++) {
+      boolean rests = STATES[state] == Signal.HIGH || STATES[state] == Signal.LOW;
+      boolean comes = levels.size() == 1 && levels.contains(STATES[state]);
+      left[state] *= rests && !comes ? HARDLY : 1;
+      all += left[state];
+    }
+    for (int state = 0; state < COUNT; state++) {
+      left[state] /= all;
+    }
+    return left;
   }
 
   /** Two distributions mixed. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.Deque;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -78,6 +79,12 @@ final class Lines {
    */
   private static final double RIGHTLY_EXPECTED = 0.8;
 
+  /**
+   * How much of the doubt goes where a line usually moves, and whoever read it expected so too: the
+   * odds that {@link #RIGHTLY_EXPECTED} stands for, laid on those of {@link #USUALLY}.
+   */
+  private static final double AS_EXPECTED = 0.7;
+
   /** The same where something that goes in was read, and moves (judgement, no source). */
   private static final double WITH_REASON = 0.95;
 
@@ -87,7 +94,7 @@ final class Lines {
   private final boolean counting;
 
   private final Map<PinRef, Optional<GateInFront>> inFront = new ConcurrentHashMap<>();
-  private final Map<List<Integer>, GateTable> someMove = new ConcurrentHashMap<>();
+  private final Map<SomeMove, GateTable> someMove = new ConcurrentHashMap<>();
   private final Map<String, Set<String>> drivenBy = new ConcurrentHashMap<>();
 
   /* The faults of the catalogue, by which readings are weighed, and those of the leading sets, by
@@ -129,6 +136,7 @@ final class Lines {
    *     move
    * @param expected lines that somebody called stuck or dead, and so expects to move
    * @param heldBack lines whose counter was seen to be held by something nobody wrote down
+   * @param comesTo by line the levels it must come to, by what was seen behind it
    */
   record SetUp(
       Moment moment,
@@ -140,7 +148,8 @@ final class Lines {
       Map<String, Signal> likeItsRow,
       Map<String, Set<PinRef>> twins,
       Set<String> expected,
-      Set<String> heldBack) {}
+      Set<String> heldBack,
+      Map<String, Set<Signal>> comesTo) {}
 
   Lines(
       Board board,
@@ -230,7 +239,7 @@ final class Lines {
     List<PinRef> inputs =
         gate.map(nets::inputsOf).orElseGet(() -> programmedInputs(driver.get())).stream()
             .filter(pin -> read.contains(lineOf(pin).name()))
-            .filter(pin -> !holds(pin))
+            .filter(pin -> !holds(pin) || workingAt(pin).isPresent())
             .sorted(Comparator.comparing(pin -> !nets.id(pin).equals(clock)))
             .limit(GateTable.MOST_INPUTS)
             .toList();
@@ -245,25 +254,60 @@ final class Lines {
         ? Optional.of(
             new GateInFront(
                 driver.get(),
-                ofSome(inputs.size(), clocked, follows(driver.get(), gate.isPresent())),
+                ofSome(inputs, clocked, follows(driver.get(), gate, inputs)),
                 inputs,
                 Collections.unmodifiableSet(names),
-                true,
+                !isWhole(driver.get(), gate, inputs),
                 clocked))
         : Optional.empty();
   }
 
-  private GateTable.Follows follows(PinRef driver, boolean known) {
-    if (!known || isStore(driver)) {
+  private GateTable.Follows follows(
+      PinRef driver, Optional<CompiledGate> gate, List<PinRef> inputs) {
+    boolean usual = healthy(driver).filter(s -> s == Signal.TOGGLING).isPresent();
+    if (gate.isEmpty() || isStore(driver) || (!usual && inputs.stream().allMatch(this::holds))) {
       return GateTable.Follows.OFTEN;
     }
-    return counting && nets.isSaid(driver) ? GateTable.Follows.SURELY : GateTable.Follows.MOSTLY;
+    if (isWhole(driver, gate, inputs) || (counting && nets.isSaid(driver))) {
+      return GateTable.Follows.SURELY;
+    }
+    return usual ? GateTable.Follows.AS_USUAL : GateTable.Follows.MOSTLY;
   }
 
-  private GateTable ofSome(int inputs, boolean clocked, GateTable.Follows follows) {
+  /** Whether a counter has no wired input that is left unread: it has nothing else to wait for. */
+  private boolean isWhole(PinRef driver, Optional<CompiledGate> gate, List<PinRef> inputs) {
+    return gate.filter(g -> g.gate().function() instanceof Gate.Remembering)
+        .filter(_ -> isCounter(driver))
+        .filter(
+            g ->
+                nets.inputsOf(g).stream()
+                    .filter(
+                        pin -> board.netOf(pin).filter(n -> !board.isSupply(n.name())).isPresent())
+                    .allMatch(inputs::contains))
+        .isPresent();
+  }
+
+  private GateTable ofSome(List<PinRef> inputs, boolean clocked, GateTable.Follows follows) {
+    List<Optional<Signal>> working = inputs.stream().map(this::workingAt).toList();
     return someMove.computeIfAbsent(
-        List.of(inputs, clocked ? 1 : 0, follows.ordinal()),
-        _ -> GateTable.ofSome(inputs, clocked, follows, states));
+        new SomeMove(working, clocked, follows),
+        _ -> GateTable.ofSome(working, clocked, follows, states));
+  }
+
+  /** What a table of some inputs hangs on. */
+  private record SomeMove(
+      List<Optional<Signal>> working, boolean clocked, GateTable.Follows follows) {}
+
+  /** At what level an input that may hold its chip lets it work. */
+  private Optional<Signal> workingAt(PinRef pin) {
+    return board.pin(pin).flatMap(UsualLevels::workingAt);
+  }
+
+  private boolean isCounter(PinRef output) {
+    return board
+        .part(output.part())
+        .filter(p -> p.device().title().contains("counter"))
+        .isPresent();
   }
 
   /** What comes out of a memory hangs on what it holds. */
@@ -356,6 +400,8 @@ final class Lines {
       if (lettingGo.isPresent()) {
         // Who builds a board lets it count.
         supplies.put(nets.id(pin).orElseThrow(), lettingGo.get());
+      } else if (isFedBack(gate.get(), driver, line)) {
+        supplies.put(nets.id(pin).orElseThrow(), Signal.TOGGLING);
       } else if (!joined || board.isSupply(line.name())) {
         supplies.put(nets.id(pin).orElseThrow(), nets.healthy(pin).orElse(Signal.FLOATING));
       } else {
@@ -388,6 +434,18 @@ final class Lines {
             Collections.unmodifiableSet(names),
             false,
             false));
+  }
+
+  /** A flip-flop that takes in what it puts out itself halves its clock: only that has a say. */
+  private boolean isFedBack(CompiledGate gate, PinRef driver, Net input) {
+    return gate.gate().function() instanceof Gate.Remembering r
+        && r.data().isPresent()
+        && nets.soleDriver(input).filter(d -> d.part().equals(driver.part())).isPresent()
+        && nets.soleDriver(input).flatMap(nets::gateDriving).stream()
+            .anyMatch(
+                other ->
+                    other.gate().function() instanceof Gate.Remembering fed
+                        && fed.clock().equals(r.clock()));
   }
 
   /** A selector is mostly let through for good; whoever builds a board lets a counter count. */
@@ -462,8 +520,10 @@ final class Lines {
     Set<String> standsToo = new TreeSet<>();
     Map<String, Signal> standOn = new TreeMap<>();
     Map<String, Signal> likeItsRow = new TreeMap<>();
+    Map<String, Set<Signal>> comesTo = new TreeMap<>();
     for (String each : in) {
       Net net = lineNamed(each);
+      comesTo.put(each, comesTo(net, seen));
       runs(net, seen).ifPresent(r -> runs.put(each, r));
       stoodWithMoreIn(net, moment, told).ifPresent(level -> standOn.put(each, level));
       twins.put(each, twins(net, seen));
@@ -482,7 +542,38 @@ final class Lines {
         likeItsRow,
         twins,
         expected(here),
-        heldBack);
+        heldBack,
+        comesTo);
+  }
+
+  /**
+   * The levels a line must come to, since outputs of gates it goes into were seen to move: of a
+   * decoder that selects two places, each by another level of a line, that line moves.
+   */
+  private Set<Signal> comesTo(Net net, Map<PinRef, Signal> seen) {
+    Set<Signal> levels = EnumSet.noneOf(Signal.class);
+    for (PinRef input : net.path()) {
+      Optional<String> name = board.pin(input).map(DevicePin::name);
+      if (!board.kind(input).reads() || name.isEmpty()) {
+        continue;
+      }
+      seen.forEach(
+          (output, shown) -> {
+            boolean moves = shown == Signal.TOGGLING && output.part().equals(input.part());
+            Optional<CompiledGate> gate = moves ? nets.gateDriving(output) : Optional.empty();
+            if (gate.isPresent()
+                && gate.get().gate().function() instanceof Gate.Combinational c
+                && c.expression().pins().contains(name.get())) {
+              if (UsualLevels.decidesItself(c.expression(), name.get(), Signal.HIGH)) {
+                levels.add(Signal.LOW);
+              }
+              if (UsualLevels.decidesItself(c.expression(), name.get(), Signal.LOW)) {
+                levels.add(Signal.HIGH);
+              }
+            }
+          });
+    }
+    return levels;
   }
 
   /** The lines that whoever read them expected to move: called stuck, or counted and none came. */
@@ -502,7 +593,7 @@ final class Lines {
     seen.forEach(
         (pin, shown) -> {
           boolean holds =
-              unknownEnds.contains(pin)
+              board.netOf(pin).isEmpty()
                   && board
                       .pin(pin)
                       .flatMap(p -> UsualLevels.lettingGo(p.name()))
@@ -734,15 +825,24 @@ final class Lines {
    * The same; where nothing tells, what the others of its row do, or what whoever read it expected.
    */
   private double[] described(PinRef pin, String line, SetUp setUp) {
+    double[] told = toldOf(pin, line, setUp);
+    Set<Signal> comesTo = setUp.comesTo().getOrDefault(line, Set.of());
+    return comesTo.isEmpty() ? told : LineStates.comingTo(comesTo, told);
+  }
+
+  private double[] toldOf(PinRef pin, String line, SetUp setUp) {
+    boolean expected = setUp.expected().contains(line) && !setUp.heldBack().contains(line);
     double[] alone = described(pin);
     if (nets.healthy(pin).isPresent()) {
-      return alone;
+      return expected && !nets.isSaid(pin) && nets.healthy(pin).get() == Signal.TOGGLING
+          ? LineStates.mixed(AS_EXPECTED, states.predicted(Signal.TOGGLING), alone)
+          : alone;
     }
     Optional<Signal> row = Optional.ofNullable(setUp.likeItsRow().get(line));
     if (row.isPresent()) {
       return LineStates.mixed(LIKE_ITS_ROW, states.predicted(row.get()), alone);
     }
-    return setUp.expected().contains(line) && !setUp.heldBack().contains(line)
+    return expected
         ? LineStates.mixed(RIGHTLY_EXPECTED, states.predicted(Signal.TOGGLING), alone)
         : alone;
   }
@@ -816,24 +916,31 @@ final class Lines {
 
   /**
    * Whether a gate says less of its line than whoever expects it to move: not all that goes in was
-   * read, nobody wrote down what that is, and what was read moves.
+   * read, nobody wrote down what the line does, and what was read moves, or lets the gate work.
    */
   private boolean saysLess(
       String line, GateInFront gate, List<Finding> readings, List<Finding> given, SetUp setUp) {
-    if (!setUp.expected().contains(line) || !unknownEnds.contains(gate.driver())) {
+    if (!setUp.expected().contains(line)
+        || !(unknownEnds.contains(gate.driver()) || healthy(gate.driver()).isEmpty())) {
       return false;
     }
-    List<Optional<Signal>> goingIn =
-        gate.lines().stream()
-            .map(
-                in ->
-                    Stream.concat(given.stream(), readings.stream())
-                        .filter(f -> lineOf(pin(f)).name().equals(in))
-                        .flatMap(f -> shown(f).stream())
-                        .findFirst())
+    Map<String, Signal> read = new HashMap<>();
+    Stream.concat(given.stream(), readings.stream())
+        .forEach(f -> shown(f).ifPresent(s -> read.putIfAbsent(lineOf(pin(f)).name(), s)));
+    List<PinRef> unread =
+        gate.inputs().stream().filter(in -> !read.containsKey(lineOf(in).name())).toList();
+    List<PinRef> resting =
+        gate.inputs().stream()
+            .filter(in -> !unread.contains(in))
+            .filter(in -> read.get(lineOf(in).name()) != Signal.TOGGLING)
             .toList();
-    return goingIn.stream().anyMatch(Optional::isEmpty)
-        && goingIn.stream().flatMap(Optional::stream).allMatch(s -> s == Signal.TOGGLING);
+    return !unread.isEmpty()
+        && unread.size() + resting.size() < gate.inputs().size()
+        && resting.stream().allMatch(in -> letsWork(in, read.get(lineOf(in).name())));
+  }
+
+  private boolean letsWork(PinRef pin, Signal shown) {
+    return workingAt(pin).filter(shown::equals).isPresent();
   }
 
   /** Every line after those it follows; a gate that closes a loop is not followed. */
@@ -883,7 +990,7 @@ final class Lines {
             g ->
                 new LineModel.Follows(
                     g.partly() && setUp.standsToo().contains(line)
-                        ? ofSome(g.inputs().size(), g.clocked(), GateTable.Follows.LIKE_ITS_TWIN)
+                        ? ofSome(g.inputs(), g.clocked(), GateTable.Follows.LIKE_ITS_TWIN)
                         : g.table(),
                     g.inputs().stream().map(i -> input(i, at)).toList(),
                     g.partly()));

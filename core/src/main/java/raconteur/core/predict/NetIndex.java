@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
@@ -40,6 +41,7 @@ final class NetIndex {
   private final List<Optional<Wiring>> wiringOfPin;
   private final List<List<CompiledGate>> gatesByInput;
   private final Set<Integer> requests = new HashSet<>();
+  private final Set<String> clockLines;
   private final Map<Integer, String> ledByBlock = new HashMap<>();
   private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
 
@@ -55,6 +57,11 @@ final class NetIndex {
         pinsById.add(pin);
       }
     }
+    clockLines =
+        Clocks.clockPins(board).stream()
+            .flatMap(pin -> board.netOf(pin).stream())
+            .map(Net::name)
+            .collect(Collectors.toUnmodifiableSet());
     Clocks.clockPins(board).stream()
         .filter(this::isLineByItself)
         .forEach(pin -> ledByBlock.put(idOfPin.get(pin), "clock"));
@@ -224,9 +231,15 @@ final class NetIndex {
     return good;
   }
 
-  /** Whether what a line does on a good board is known by somebody, and not only usual. */
+  /**
+   * Whether what a line does on a good board is known by somebody, and not only usual: a
+   * processor's clock is known to move by everybody.
+   */
   boolean isSaid(PinRef pin) {
-    return board.netOf(pin).map(n -> n.healthy().isPresent()).orElseGet(() -> led(pin).isPresent());
+    return board
+        .netOf(pin)
+        .map(n -> n.healthy().isPresent() || clockLines.contains(n.name()))
+        .orElseGet(() -> led(pin).isPresent());
   }
 
   /** What a clock or reset does that no net is written down of. */

@@ -109,6 +109,12 @@ record PassiveModels(Board board, Readings readings) {
         outcomes);
   }
 
+  /**
+   * Lines of logic to ground where none was read to compare with: the logarithm of a few thousand
+   * ohms, and how much they differ (common practice, no source).
+   */
+  static final RobustSpread USUAL_LINES = new RobustSpread(Math.log(2000), 0.8);
+
   TestModel<?> pinOhms(Finding.PinOhms test, Expectation.Among among) {
     RobustSpread lines = among.peers();
     Map<String, Finding> outcomes = new LinkedHashMap<>();

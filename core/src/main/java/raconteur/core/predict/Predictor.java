@@ -138,7 +138,10 @@ public final class Predictor {
     List<Evidence> all = new ArrayList<>();
     Map<Moment, List<DatedFinding>> readings = new LinkedHashMap<>();
     for (DatedFinding each : told) {
-      if (Lines.isReading(each.finding())) {
+      Optional<SeriesVolts> across = SeriesVolts.of(board, each, told);
+      if (across.isPresent()) {
+        all.add(new Evidence(List.of(each), across.get()));
+      } else if (Lines.isReading(each.finding())) {
         readings.computeIfAbsent(each.moment().state(), _ -> new ArrayList<>()).add(each);
       } else {
         all.add(new Evidence(List.of(each), alone(each.finding(), each.moment(), told)));
@@ -167,6 +170,7 @@ public final class Predictor {
   public TestModel<?> model(Evidence evidence) {
     return switch (evidence.about()) {
       case Lines.SetUp setUp -> lines(setUp.moment()).model(evidence.findings(), setUp);
+      case SeriesVolts across -> across.model(this.readings, evidence.found().getFirst());
       case Alone alone -> model(evidence.found().getFirst(), alone);
       case Object other -> throw new IllegalArgumentException("no evidence: " + other);
     };
@@ -338,6 +342,9 @@ public final class Predictor {
       case Finding.Heat heat -> passiveModels.heat(heat.part());
       case Finding.PinOhms ohms when saysMoreThanItsPeers(ohms, expectation) ->
           copperModels.toGround(ohms, WayToGround.of(board, ohms).orElseThrow());
+      case Finding.PinOhms ohms
+          when expectation instanceof Expectation.None && WayToGround.isDoubtful(board, ohms) ->
+          passiveModels.pinOhms(ohms, new Expectation.Among(PassiveModels.USUAL_LINES));
       case Finding.Temperature _, Finding.PinOhms _ when expectation instanceof Expectation.None ->
           new NoModel(finding);
       case Finding.Temperature temperature ->

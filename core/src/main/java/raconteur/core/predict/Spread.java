@@ -255,7 +255,7 @@ final class Spread {
     boolean driven =
         nets.wiring(id(pin)).stream()
             .flatMap(wiring -> wiring.drivers().stream())
-            .anyMatch(d -> board.kind(d).drives());
+            .anyMatch(this::drives);
     if (driven || (rests != Signal.HIGH && rests != Signal.LOW)) {
       return;
     }
@@ -283,10 +283,14 @@ final class Spread {
                 // An output that is never let go of needs no resistor.
                 return;
               }
-              boolean driven = wiring.drivers().stream().anyMatch(d -> board.kind(d).drives());
+              boolean driven = wiring.drivers().stream().anyMatch(this::drives);
               changeNet(
                   pin, driven ? Signal.DOUBTFUL : drains(wiring) ? Signal.STILL : Signal.FLOATING);
             });
+  }
+
+  private boolean drives(PinRef pin) {
+    return board.kind(pin).drives() && !UsualLevels.isOwnReset(board, pin);
   }
 
   private void output(Fault fault, PinRef pin) {

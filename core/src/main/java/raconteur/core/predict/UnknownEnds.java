@@ -2,16 +2,20 @@ package raconteur.core.predict;
 
 import java.util.HashSet;
 import java.util.Set;
+import java.util.regex.Pattern;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.PinKind;
 
 /**
  * Signal pins that lead somewhere nobody has written down: those without a net on a part of which
- * most pins have none. Where most have one, a pin without is taken to be joined to nothing (a
- * judgement).
+ * most pins have none, and clocks. Where most have one, a pin without is taken to be joined to
+ * nothing (a judgement), but no clock is.
  */
 final class UnknownEnds {
+  private static final Pattern CLOCK = Pattern.compile("[/~]?[12]?(CLK|CK|CP|CLOCK)[12AB]?");
+
   private final Set<PinRef> pins = new HashSet<>();
 
   UnknownEnds(Board board) {
@@ -23,12 +27,20 @@ final class UnknownEnds {
         signals += signal ? 1 : 0;
         if (signal && board.netOf(pin).isEmpty()) {
           without.add(pin);
+          if (part.fitted() && isClock(board, pin)) {
+            pins.add(pin);
+          }
         }
       }
       if (part.fitted() && 2 * without.size() > signals) {
         pins.addAll(without);
       }
     }
+  }
+
+  private static boolean isClock(Board board, PinRef pin) {
+    return board.kind(pin) == PinKind.INPUT
+        && board.pin(pin).filter(p -> CLOCK.matcher(p.name()).matches()).isPresent();
   }
 
   boolean contains(PinRef pin) {

@@ -75,6 +75,8 @@ final class UsualLevels {
           Map.entry("/CTEN", Signal.HIGH),
           Map.entry("ENP", Signal.LOW),
           Map.entry("ENT", Signal.LOW),
+          Map.entry("CLKINH", Signal.HIGH),
+          Map.entry("INH", Signal.HIGH),
           Map.entry("MR", Signal.HIGH),
           Map.entry("/MR", Signal.LOW));
 
@@ -92,6 +94,7 @@ final class UsualLevels {
     this.board = board;
     this.running = running;
     this.unknown = new UnknownEnds(board);
+    board.parts().stream().filter(Part::fitted).forEach(this::ties);
     for (Net net : board.nets()) {
       net.healthy().filter(_ -> running).ifPresent(signal -> levels.put(net.name(), signal));
       drivers.put(
@@ -144,6 +147,70 @@ final class UsualLevels {
     return Optional.ofNullable(levels.get(net));
   }
 
+  /**
+   * Inputs in no net of a part that is drawn: who draws a board leaves out what goes straight to a
+   * supply, and what holds or lets through is tied so that the part works, and so is an input of a
+   * gate that has others (common practice, no source).
+   */
+  private void ties(Part part) {
+    Device device = part.device();
+    boolean drawn =
+        part.pins().stream().anyMatch(p -> board.kind(p) != PinKind.SUPPLY && isWired(p));
+    if (!drawn || (!device.isSmallLogic() && !device.isRam() && !device.isRom())) {
+      return;
+    }
+    for (DevicePin pin : device.pins()) {
+      PinRef at = part.pin(pin.number());
+      if (pin.kind() == PinKind.INPUT && !isWired(at)) {
+        workingAt(pin)
+            .or(() -> lettingThrough(part, pin.name()))
+            .ifPresent(level -> levels.put(at.toString(), level));
+      }
+    }
+  }
+
+  private boolean isWired(PinRef pin) {
+    return board.netOf(pin).isPresent();
+  }
+
+  /** At what level an input lets the others of its gate decide, where only one does. */
+  private Optional<Signal> lettingThrough(Part part, String input) {
+    for (Gate gate : part.device().gates()) {
+      boolean others =
+          gate.inputs().contains(input)
+              && gate.inputs().stream()
+                  .anyMatch(name -> pinNamed(part, name).filter(this::isWired).isPresent());
+      if (others && gate.function() instanceof Gate.Combinational c) {
+        boolean low = decidesItself(c.expression(), input, Signal.LOW);
+        boolean high = decidesItself(c.expression(), input, Signal.HIGH);
+        return low == high ? Optional.empty() : Optional.of(low ? Signal.HIGH : Signal.LOW);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** Whether one input at a level makes the output what it is, whatever the others do. */
+  static boolean decidesItself(Expression function, String input, Signal level) {
+    Signal made = function.signal(name -> name.equals(input) ? level : Signal.TOGGLING);
+    return made == Signal.LOW || made == Signal.HIGH;
+  }
+
+  /**
+   * At what level a pin that holds its part, or lets it put anything out, lets it work; empty for
+   * any other. Letters alone, such as E and G, are what a register takes in.
+   */
+  static Optional<Signal> workingAt(DevicePin pin) {
+    boolean lets =
+        pin.name().length() > 1
+            && (PinRole.ENABLE.fits(pin.name()) || PinRole.SELECT.fits(pin.name()));
+    return lettingGo(pin.name())
+        .or(
+            () ->
+                lets
+                    ? Optional.of(pin.name().startsWith("/") ? Signal.LOW : Signal.HIGH)
+                    : Optional.empty());
+  }
+
   private boolean fitted(PinRef pin) {
     return board.part(pin.part()).filter(Part::fitted).isPresent();
   }
@@ -158,7 +225,7 @@ final class UsualLevels {
         .netOf(pin)
         .or(
             () ->
-                running && unknown.contains(pin)
+                (running && unknown.contains(pin)) || levels.containsKey(pin.toString())
                     ? Optional.of(new Net(pin.toString(), List.of(pin), List.of()))
                     : Optional.empty());
   }
@@ -309,8 +376,9 @@ final class UsualLevels {
   }
 
   /**
-   * What the only untold input of a gate must be for the line that this gate alone drives to be
-   * what it is: a reset that rests high came through an inverter from one that rests low.
+   * What the only untold line into a gate must do for the line that this gate alone drives to do
+   * what it does: a reset that rests high came through an inverter from one that rests low. Both
+   * inputs of a gate that somebody made an inverter of are on one line.
    */
   private void goBack(Part part, Gate gate) {
     Optional<Net> net = pinNamed(part, gate.output()).flatMap(this::lineOf);
@@ -319,14 +387,16 @@ final class UsualLevels {
       return;
     }
     Inputs inputs = inputs(part, gate);
-    if (inputs.untold().size() != 1) {
+    List<String> lines =
+        inputs.untold().stream().map(name -> lineNamed(part, name)).distinct().toList();
+    if (lines.size() != 1) {
       return;
     }
     String input = inputs.untold().getFirst();
     List<Signal> fitting = new ArrayList<>();
     for (Signal tried : EITHER_WAY) {
       Map<String, Signal> with = new HashMap<>(inputs.told());
-      with.put(input, tried);
+      inputs.untold().forEach(name -> with.put(name, tried));
       if (made(gate, with, List.of()).equals(level)) {
         fitting.add(tried);
       }
@@ -336,12 +406,18 @@ final class UsualLevels {
     }
   }
 
-  /** How many outputs drive a line; a processor that may hold its own reset hardly ever does. */
-  private long givers(Net net) {
-    return driversOf(net).stream().filter(pin -> !isOwnReset(pin)).count();
+  /** The line an input is on; by the input itself where it is on none. */
+  private String lineNamed(Part part, String input) {
+    return pinNamed(part, input).flatMap(this::lineOf).map(Net::name).orElse(input);
   }
 
-  private boolean isOwnReset(PinRef pin) {
+  /** How many outputs drive a line; a processor that may hold its own reset hardly ever does. */
+  private long givers(Net net) {
+    return driversOf(net).stream().filter(pin -> !isOwnReset(board, pin)).count();
+  }
+
+  /** Whether a pin is one by which a processor may hold its own line, and mostly only listens. */
+  static boolean isOwnReset(Board board, PinRef pin) {
     String name = board.pin(pin).map(UsualLevels::plain).orElse("");
     return board.part(pin.part()).filter(p -> p.device().isProcessor()).isPresent()
         && board.kind(pin).reads()

@@ -68,7 +68,7 @@ class FreeRunStoriesTest {
     };
     double counting = suspicion(HERON, "U14", lines);
     lines[0] = "free run off";
-    assertThat(counting).isGreaterThan(2 * suspicion(HERON, "U14", lines));
+    assertThat(counting).isGreaterThan(1.5 * suspicion(HERON, "U14", lines));
     lines[0] = "free run on";
     assertThat(Stories.advise(HERON, lines).diagnosis().suspects().getFirst().place())
         .isEqualTo(new Place.OfPart("U14"));

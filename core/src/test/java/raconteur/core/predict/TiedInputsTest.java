@@ -1,0 +1,94 @@
+package raconteur.core.predict;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.Stories;
+import raconteur.core.ToldStories;
+import raconteur.core.board.Board;
+import raconteur.core.board.PinRef;
+import raconteur.core.device.Signal;
+import raconteur.core.fault.Place;
+
+/**
+ * Who types a board's nets leaves out what goes straight to a supply; pin functions by The TTL Data
+ * Book (from memory).
+ */
+class TiedInputsTest {
+  private static final Board SMEW = ToldStories.board("smew-1");
+  private static final Board MERLIN = ToldStories.board("merlin-1");
+
+  private static double suspicion(Board board, String part, String... lines) {
+    return Stories.advise(board, 2, lines)
+        .diagnosis()
+        .at(new Place.OfPart(part))
+        .map(s -> s.probability())
+        .orElse(0.0);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    // A selector's strobe, a decoder's second enable, a counter's load and count.
+    "U10.15, LOW",
+    "U4.5, LOW",
+    "U17.9, HIGH",
+    "U17.7, HIGH",
+    "U17.1, HIGH",
+    // A register's output control, a memory's select.
+    "U16.1, LOW",
+    "U14.18, LOW",
+  })
+  void whatHoldsIsTiedSoThatThePartWorks(String pin, Signal tied) {
+    assertThat(SMEW.netOf(PinRef.parse(pin))).isEmpty();
+    assertThat(new NetPropagation(SMEW).healthy(PinRef.parse(pin))).isEqualTo(Optional.of(tied));
+  }
+
+  @Test
+  void anInputOfAGateLetsTheOthersDecide() {
+    NetPropagation nets = new NetPropagation(MERLIN);
+    // Two of four inputs of a NAND are drawn.
+    assertThat(nets.healthy(PinRef.parse("5F.4"))).isEqualTo(Optional.of(Signal.HIGH));
+    assertThat(nets.healthy(PinRef.parse("5F.5"))).isEqualTo(Optional.of(Signal.HIGH));
+    // Of its other gate nothing is: nobody knows that it is used.
+    assertThat(nets.healthy(PinRef.parse("5F.9"))).isEmpty();
+  }
+
+  @Test
+  void aSelectorWithMovingInputsIsSuspectedThatStands() {
+    double stands = suspicion(SMEW, "U10", "U10.4 stuck low", "U10.2 toggling", "U10.3 toggling");
+    assertThat(stands).isGreaterThan(0.4);
+    assertThat(suspicion(SMEW, "U10", "U10.4 toggling", "U10.2 toggling", "U10.3 toggling"))
+        .isLessThan(stands / 10);
+  }
+
+  /** A flip-flop fed with its own inverted output halves its clock, and waits for nothing else. */
+  @Test
+  void aDividerIsSuspectedByItsClockAlone() {
+    assertThat(suspicion(SMEW, "U19", "U19.9 0 Hz", "U19.11 toggling")).isGreaterThan(0.3);
+  }
+
+  @Test
+  void aCounterWithNothingElseToWaitForCounts() {
+    double both =
+        suspicion(MERLIN, "5B", "5A.15 toggling", "5B.2 toggling", "5B.14 0 Hz", "5B.13 0 Hz");
+    assertThat(both).isGreaterThan(0.5);
+    // Not enabled, it stands for that.
+    assertThat(suspicion(MERLIN, "5B", "5A.15 low", "5B.2 toggling", "5B.14 0 Hz", "5B.13 0 Hz"))
+        .isLessThan(both / 5);
+  }
+
+  /** Two outputs of a decoder that move say what its unread selects do. */
+  @Test
+  void whatComesOutSaysWhatGoesIn() {
+    String[] lines = {
+      "IC6.1 toggling", "IC6.4 toggling", "IC6.15 toggling", "IC6.13 toggling", "IC6.14 stuck high"
+    };
+    Board whimbrel = ToldStories.board("whimbrel-3");
+    double told = suspicion(whimbrel, "IC6", lines);
+    double untold = suspicion(whimbrel, "IC6", lines[0], lines[1], lines[4]);
+    assertThat(told).isGreaterThan(1.2 * untold);
+  }
+}
