@@ -113,7 +113,7 @@ final class CsvImport {
   private void parts(PartsColumns columns) {
     OptionalInt designator = columns.designators();
     OptionalInt value = columns.value();
-    OptionalInt block = table.column("block", "section", "group", "function");
+    OptionalInt block = columns.blocks();
     OptionalInt socket = table.column("socket");
     OptionalInt remarks = columns.remarks();
     OptionalInt side = table.column("side", "layer", "tb");

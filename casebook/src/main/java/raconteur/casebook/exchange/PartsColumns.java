@@ -4,13 +4,16 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import raconteur.core.board.BoardContents;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.marking.Marking;
 import raconteur.core.marking.MarkingReader;
@@ -22,9 +25,14 @@ import raconteur.core.marking.MarkingReader;
  * @param designators the column of the places, empty where the table is no parts list
  * @param markings columns in which a device may be named, the likeliest first
  * @param remarks what is said of a part besides
+ * @param blocks the column that sorts the parts
  */
 record PartsColumns(
-    OptionalInt designators, List<Integer> markings, OptionalInt value, OptionalInt remarks) {
+    OptionalInt designators,
+    List<Integer> markings,
+    OptionalInt value,
+    OptionalInt remarks,
+    OptionalInt blocks) {
   /** Headings of the column of places, the surest first. */
   static final List<String> DESIGNATORS =
       List.of(
@@ -130,6 +138,20 @@ record PartsColumns(
               + "|sku|urls?|links?|datasheets?|price|cost|status|stock|library|lib|sheet|case|colou?r"
               + "|date|hersteller|fabricant|fabricante)\\b");
 
+  private static final List<String> BLOCKS = List.of("block", "section", "group", "function");
+
+  private static final Pattern A_VALUE =
+      Pattern.compile("(?i)[0-9]+(?:[.,][0-9]+)? ?(?:[rkm]|ohms?|Ω|[km]?hz)[0-9]*.*");
+
+  /** Headings of values under which people write words, too. */
+  private static final Set<String> MAY_BE_WORDS = Set.of("comment", "description", "desc");
+
+  /** A column of values has at least so many (judgement, no source). */
+  private static final double FEW = 0.1;
+
+  /** Of the words of a column that sorts, as many at most are said once (judgement, no source). */
+  private static final double MOST_DIFFERENT = 0.5;
+
   private static final Pattern WORDS = Pattern.compile(".*\\p{L}{3,}.*");
   private static final Set<String> OTHERS =
       Set.of(
@@ -212,17 +234,58 @@ record PartsColumns(
     if (headed || full) {
       markings =
           markings.stream()
-              .filter(c -> MARKINGS.contains(table.heading(c)) || share(table, c, device) >= OFTEN)
+              .filter(c -> share(table, c, device) >= OFTEN || mayMark(table, c, device, full))
               .toList();
     }
-    OptionalInt value = value(table, designators);
+    OptionalInt value = value(table, designators, markings);
+    OptionalInt blocks = blocks(table);
     return new PartsColumns(
-        designators, markings, value, remarks(table, designators, markings, value));
+        designators, markings, value, remarks(table, designators, markings, value, blocks), blocks);
+  }
+
+  /** One headed as a marking; beside a column full of devices not where no cell of it is one. */
+  private static boolean mayMark(
+      CsvTable table, int column, Predicate<String> device, boolean full) {
+    return MARKINGS.contains(table.heading(column))
+        && (!full
+            || share(table, column, device) > 0
+            || share(table, column, PartsColumns::isValue) > 0);
+  }
+
+  /** What a resistor, a capacitor or a crystal is of. */
+  private static boolean isValue(String cell) {
+    return CapacitorSpec.parse(cell).isPresent() || A_VALUE.matcher(cell.strip()).matches();
+  }
+
+  /**
+   * The column that sorts the parts: its words come again, or are those every board is sorted by. A
+   * column of as many words as parts says what each is there for, whatever it is headed.
+   */
+  private static OptionalInt blocks(CsvTable table) {
+    OptionalInt headed = table.column(BLOCKS.toArray(String[]::new));
+    if (headed.isEmpty()) {
+      return headed;
+    }
+    List<String> words =
+        table.rows().stream()
+            .map(row -> row.cell(headed).strip().toLowerCase(Locale.ROOT))
+            .filter(cell -> !cell.isEmpty())
+            .toList();
+    long different = words.stream().distinct().count();
+    // A board that is exported says block, whatever its blocks are.
+    boolean usual =
+        table.heading(headed.getAsInt()).equals("block")
+            || BoardContents.USUAL_BLOCKS.containsAll(words);
+    return usual || different <= words.size() * MOST_DIFFERENT ? headed : OptionalInt.empty();
   }
 
   /** The column headed as one of remarks, else the last one of words that is nothing else. */
   private static OptionalInt remarks(
-      CsvTable table, OptionalInt designators, List<Integer> markings, OptionalInt value) {
+      CsvTable table,
+      OptionalInt designators,
+      List<Integer> markings,
+      OptionalInt value,
+      OptionalInt blocks) {
     OptionalInt byHeading = table.column(REMARKS.toArray(String[]::new));
     if (byHeading.isPresent()) {
       return byHeading;
@@ -232,7 +295,7 @@ record PartsColumns(
             .filter(c -> designators.isEmpty() || c != designators.getAsInt())
             .filter(c -> value.isEmpty() || c != value.getAsInt())
             .boxed()
-            .filter(c -> !markings.contains(c) && !OTHERS.contains(table.heading(c)))
+            .filter(c -> !markings.contains(c) && !isOther(table, c, blocks))
             .toList();
     return left.stream()
         .filter(c -> REMARKING.matcher(table.heading(c)).find())
@@ -245,6 +308,14 @@ record PartsColumns(
                     .min(Comparator.comparing(c -> !table.heading(c).isBlank())))
         .map(OptionalInt::of)
         .orElse(OptionalInt.empty());
+  }
+
+  /**
+   * Whether a heading stands for something else; one of blocks that are none says what parts do.
+   */
+  private static boolean isOther(CsvTable table, int column, OptionalInt blocks) {
+    String heading = table.heading(column);
+    return OTHERS.contains(heading) && !(blocks.isEmpty() && BLOCKS.contains(heading));
   }
 
   private static OptionalInt designators(CsvTable table, Predicate<String> device) {
@@ -264,10 +335,31 @@ record PartsColumns(
     return table.column(DESIGNATORS.subList(0, DESIGNATORS.indexOf("loc")).toArray(String[]::new));
   }
 
-  private static OptionalInt value(CsvTable table, OptionalInt designators) {
-    OptionalInt byHeading = table.column(VALUES.toArray(String[]::new));
+  /**
+   * The column of values: of several headed so the one with most values in it. One of nothing but
+   * words beside a column of devices says what parts are there for.
+   */
+  private static OptionalInt value(
+      CsvTable table, OptionalInt designators, List<Integer> markings) {
+    List<Integer> headed =
+        IntStream.range(0, table.columns())
+            .filter(c -> designators.isEmpty() || c != designators.getAsInt())
+            .filter(c -> VALUES.contains(table.heading(c)))
+            .boxed()
+            .sorted(
+                Comparator.comparingDouble((Integer c) -> -share(table, c, PartsColumns::isValue)))
+            .toList();
+    Optional<Integer> byHeading =
+        headed.stream()
+            .filter(
+                c ->
+                    !MAY_BE_WORDS.contains(table.heading(c))
+                        || markings.isEmpty()
+                        || markings.getFirst().equals(c)
+                        || share(table, c, PartsColumns::isValue) >= FEW)
+            .findFirst();
     if (byHeading.isPresent()) {
-      return byHeading;
+      return OptionalInt.of(byHeading.get());
     }
     return IntStream.range(0, table.columns())
         .filter(c -> designators.isEmpty() || c != designators.getAsInt())

@@ -465,4 +465,45 @@ class PartsListsTest {
         .extracting(Object::toString)
         .containsExactly("U1.2", "U1.18");
   }
+
+  /** A column sorts the parts where its words come again; else it says what each is there for. */
+  @Test
+  void aColumnOfFunctionsSaysWhatPartsAreThereFor() {
+    Imported told =
+        read(
+            "Ref,Part,Function\nU1,Z80,CPU\nU2,2764,monitor ROM\nU3,74LS138,memory decoder\n"
+                + "U4,6264,work RAM\n");
+    assertThat(told.board().blocks()).doesNotContain("monitor rom", "memory decoder");
+    assertThat(told.board().part("U2").orElseThrow().purpose()).isEqualTo("monitor ROM");
+    assertThat(told.board().part("U3").orElseThrow().purpose()).isEqualTo("memory decoder");
+    Imported sorted =
+        read("Ref,Part,Section\nU1,Z80,main\nU2,2764,main\nU3,Z80,sound\nU4,2764,sound\n");
+    assertThat(sorted.board().part("U3").orElseThrow().block()).isEqualTo("sound");
+  }
+
+  /** Beside a column of values, one headed description says what parts are there for. */
+  @Test
+  void aDescriptionBesideTheValuesIsNotLost() {
+    Imported told =
+        read(
+            "Designator;Value;Description\nIC1;6502A;processor\nIC2;2732;kernel ROM\n"
+                + "C1;100n;decoupling\nR1;4k7;IRQ pull up\n");
+    assertThat(told.board().part("IC2").orElseThrow().purpose()).isEqualTo("kernel ROM");
+    assertThat(device(told, "IC1")).isEqualTo("6502");
+    assertThat(told.board().part("R1").orElseThrow().value()).isEqualTo("4k7");
+  }
+
+  /** What a part runs at is no type number, and what is large and called E is an electrolytic. */
+  @Test
+  void whatIsNoTypeNumberIsNoChip() {
+    Imported told =
+        read(
+            "Location,Type\nX2,3.58MHz crystal\n9A,Z80 4MHz\nE1,470uF\n11C,DIP switch 8\n"
+                + "J1,edge connector 36\n");
+    assertThat(device(told, "X2")).isEqualTo("crystal");
+    assertThat(device(told, "9A")).isEqualTo("Z80");
+    assertThat(device(told, "E1")).isEqualTo("electrolytic");
+    assertThat(device(told, "11C")).isEqualTo("dip-switch-8");
+    assertThat(device(told, "J1")).isEqualTo("edge-36");
+  }
 }

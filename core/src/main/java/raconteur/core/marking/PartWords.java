@@ -21,7 +21,7 @@ public final class PartWords {
               + "(?:ways?|pins?|pos|positions?|poles?|contacts?|conductors?|bits?|[pw])\\b");
   private static final Pattern NAMED =
       Pattern.compile(
-          "(?i)\\b(?:D[ABCDE]|DIN|DI[PL][\\s-]?(?:sw|switch(?:es)?)|DSW|IDC|SIL|SIP|header|mini-?DIN)[\\s-]?([0-9]{1,3})\\b");
+          "(?i)\\b(?:D[ABCDE]|DIN|DI[PL][\\s-]?(?:sw|switch(?:es)?)|DSW|IDC|SIL|SIP|header|mini-?DIN|connector|plug)[\\s-]?([0-9]{1,3})\\b");
   private static final Pattern RESISTORS =
       Pattern.compile("(?i)(?<![0-9.])([0-9]{1,2})\\s*[x×*]\\s*[0-9]+(?:[.,][0-9]+)?\\s*[rkm]");
   private static final Pattern RESISTORS_AFTER =

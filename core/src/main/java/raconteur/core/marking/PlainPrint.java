@@ -45,11 +45,16 @@ final class PlainPrint {
   private PlainPrint() {}
 
   /** The words of a text: capital letters, digits, dash, stroke, point. */
+  private static final Pattern FREQUENCY =
+      Pattern.compile("(?<![A-Z0-9.,])[0-9]+(?:[.,][0-9]+)? ?[MK]HZ\\b");
+
   static String[] words(String text) {
     StringBuilder plain = new StringBuilder();
     String upper =
         Normalizer.normalize(text.replace('µ', 'u').replace('μ', 'u'), Normalizer.Form.NFKC)
             .toUpperCase(Locale.ROOT);
+    // What a part runs at is no type number: 3.58 MHz is no 358.
+    upper = FREQUENCY.matcher(upper).replaceAll(" ");
     for (int i = 0; i < upper.length(); i++) {
       char c = upper.charAt(i);
       boolean kept =
