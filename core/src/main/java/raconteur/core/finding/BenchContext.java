@@ -14,6 +14,7 @@ import java.util.Set;
  * @param off the numbers of those that are not back yet
  * @param symptom the card the board showed last, empty for none
  * @param part the part a finding spoke of last, empty for none
+ * @param stood the line that says where a pin was last seen to stand, empty for none
  */
 public record BenchContext(
     Set<String> partsOut,
@@ -23,7 +24,8 @@ public record BenchContext(
     int undone,
     Set<Integer> off,
     String symptom,
-    String part) {
+    String part,
+    String stood) {
   public static final BenchContext FRESH = new BenchContext(Set.of(), Map.of(), "");
 
   /** Whether the board is powered. */
@@ -46,7 +48,7 @@ public record BenchContext(
       Supply supply,
       int undone,
       Set<Integer> off) {
-    this(partsOut, lastRailOhms, lastRail, supply, undone, off, "", "");
+    this(partsOut, lastRailOhms, lastRail, supply, undone, off, "", "", "");
   }
 
   public BenchContext(Set<String> partsOut, Map<String, Double> lastRailOhms, String lastRail) {
@@ -55,12 +57,13 @@ public record BenchContext(
 
   /** The same, the board showing this. */
   BenchContext showing(String card) {
-    return new BenchContext(partsOut, lastRailOhms, lastRail, supply, undone, off, card, part);
+    return new BenchContext(
+        partsOut, lastRailOhms, lastRail, supply, undone, off, card, part, stood);
   }
 
   /** The same, a part having been spoken of. */
   public BenchContext speakingOf(String spokenOf) {
     return new BenchContext(
-        partsOut, lastRailOhms, lastRail, supply, undone, off, symptom, spokenOf);
+        partsOut, lastRailOhms, lastRail, supply, undone, off, symptom, spokenOf, stood);
   }
 }

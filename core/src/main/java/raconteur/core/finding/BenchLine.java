@@ -89,18 +89,19 @@ public final class BenchLine {
   }
 
   /** What the line says, given what was said before. */
-  public Understanding understand(String line, BenchContext context) {
-    if (line.length() > LONGEST) {
+  public Understanding understand(String said, BenchContext context) {
+    if (said.length() > LONGEST) {
       return new Understanding.Refused(
           "A line has at most "
               + LONGEST
               + " characters, this one has "
-              + line.length()
+              + said.length()
               + "; it is kept here until you shorten it.");
     }
+    String line = RowOfLines.named(board, said);
     Understanding heard = heardOrOfTheSame(line, context);
     if (heard instanceof Understanding.Proposed offer) {
-      return Proposal.noted(offer, line);
+      return Proposal.noted(offer, said);
     }
     if (!(heard instanceof Understanding.Refused(String why)) || !isASentence(line)) {
       return heard;
@@ -137,7 +138,9 @@ public final class BenchLine {
     }
     Understanding ofTheSame = heard(context.part() + " " + line.strip(), context, true);
     boolean instead =
-        heard instanceof Understanding.Refused && ofTheSame instanceof Understanding.Proposed;
+        heard instanceof Understanding.Refused
+            && (ofTheSame instanceof Understanding.Proposed
+                || heard.equals(unknownBeginning(new Words(board, line))));
     return isTaken(ofTheSame) || instead ? ofTheSame : heard;
   }
 
@@ -197,8 +200,14 @@ public final class BenchLine {
 
   /** The line by a rewording, or else by what its words mean. */
   private Optional<Understanding> inOtherWords(String line, BenchContext context, boolean several) {
-    if (!context.symptom().isEmpty() && SAME.matcher(line.strip()).matches()) {
-      return Optional.of(asSaid(ScreenPhrase.VERB + " " + context.symptom(), context));
+    if (SAME.matcher(line.strip()).matches()) {
+      String same =
+          context.symptom().isEmpty()
+              ? context.stood()
+              : ScreenPhrase.VERB + " " + context.symptom();
+      if (!same.isEmpty()) {
+        return Optional.of(asSaid(same, context));
+      }
     }
     Optional<Understanding> reworded = reworded(line, context, false);
     if (reworded.filter(u -> !(u instanceof Understanding.Refused)).isPresent()) {
@@ -264,6 +273,12 @@ public final class BenchLine {
     }
     if (reworded.isPresent()) {
       return reworded;
+    }
+    if (!named.equals(plain)) {
+      Optional<Understanding> byPlaces = spoken(named, context).filter(BenchLine::isTaken);
+      if (byPlaces.isPresent()) {
+        return byPlaces;
+      }
     }
     Optional<Understanding> spoken = spoken(plain, context);
     if (!named.equals(plain)
@@ -394,10 +409,17 @@ public final class BenchLine {
     if (understood instanceof Understanding.Refused) {
       Optional<SeveralSubjects.Elsewhere> place =
           SeveralSubjects.atItsUsualPlace(board, line, context.partsOut());
-      if (place.isPresent()
-          && one(place.get().line(), context)
-              instanceof Understanding.Understood(Statement statement, String _)) {
-        return new Understanding.Asked(statement, place.get().question());
+      if (place.isPresent()) {
+        switch (one(place.get().line(), context)) {
+          case Understanding.Understood(Statement statement, String _) -> {
+            return new Understanding.Asked(statement, place.get().question());
+          }
+          // What is asked of the figure matters more than where the tip stood.
+          case Understanding.Asked asked -> {
+            return asked;
+          }
+          case Understanding _ -> {}
+        }
       }
     }
     if (understood instanceof Understanding.Refused(String why)

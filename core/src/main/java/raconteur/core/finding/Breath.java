@@ -25,7 +25,7 @@ final class Breath {
   /** Where one thing that is said in a breath ends and the next begins. */
   private static final Pattern ENDS =
       Pattern.compile(
-          "[,;.]\\s+|(?<=[A-Za-z]{3}):\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+with\\s+(?=(?:(?:both|all|its|the|two)"
+          "[,;.]\\s+|(?<=\\b(?:screen|picture|display|video|image|dead|keyboard|sound|sync|colour|color|beep|life|power|lights))\\s+(?=no\\s)|(?<=[A-Za-z]{3}):\\s+|\\s+[-–—]+\\s+|\\s*->\\s*|(?i)\\s+with\\s+(?=(?:(?:both|all|its|the|two)"
               + " )*(?:inputs?|outputs?|pins? ?[0-9]|legs?"
               + " ?[0-9]|clock|enables?|select|clear|load|preset|carry)\\b)"
               + "|(?<!\\bnow)(?!(?<=[0-9])\\s+and\\s+[0-9]{1,2}(?:\\s+[a-z]|$))\\s+(?:and|but|then|so|while|though|although)\\s+(?:then\\s+)?");

@@ -77,7 +77,9 @@ final class PartsByKind {
   /** The line with places in it; as it is where it names a place, or nothing by its kind. */
   static String named(Board board, String plain) {
     String line =
-        byPurposeAndPin(board, byFrequency(board, byTypeAndPin(board, byRail(board, plain))));
+        byPurposeAndTask(
+            board,
+            byPurposeAndPin(board, byFrequency(board, byTypeAndPin(board, byRail(board, plain)))));
     List<String> words = List.of(line.split(" ", -1));
     if (words.stream().anyMatch(w -> isPlace(board, w))) {
       return line;
@@ -190,6 +192,44 @@ final class PartsByKind {
                 .filter(p -> p.device().pin(matcher.group(2)).isPresent())
                 .isPresent();
     return ofAChip ? listed.getFirst() + "." + matcher.group(2) + matcher.group(3) : line;
+  }
+
+  private static final Pattern PURPOSE_AND_TASK =
+      Pattern.compile(
+          "(?i)(?:the )?((?:[a-z0-9/-]+ ){1,4}?)(?:chip |ic )?(clock|reset|cs|ce|oe|we|chip select"
+              + "|output enable|write enable)((?: pin)? .+)");
+
+  /** The pin of a task, of the only chip listed for what is said before it: sound cpu clock ok. */
+  private static String byPurposeAndTask(Board board, String line) {
+    Matcher matcher = PURPOSE_AND_TASK.matcher(line);
+    if (!matcher.matches()) {
+      return line;
+    }
+    String purpose = matcher.group(1).strip();
+    String task = matcher.group(2);
+    List<String> listed = Purposes.parts(board, purpose);
+    boolean ofAChip =
+        listed.size() == 1
+            && board.part(listed.getFirst()).filter(p -> p.device().isChip()).isPresent()
+            && !board
+                .part(listed.getFirst())
+                .map(p -> PinTask.pins(p, shortFor(task)))
+                .orElse(List.of())
+                .isEmpty()
+            && Purposes.parts(board, purpose + " " + task).isEmpty();
+    return ofAChip
+        ? listed.getFirst() + " " + task + matcher.group(3).replaceFirst("^ pin ", " ")
+        : line;
+  }
+
+  /** What a pin's task is called in two letters, of those that have more words. */
+  private static String shortFor(String task) {
+    return switch (task.toLowerCase(Locale.ROOT)) {
+      case "chip select" -> "cs";
+      case "output enable" -> "oe";
+      case "write enable" -> "we";
+      default -> task;
+    };
   }
 
   /** A crystal by what is printed on it; without that where it is none of the board's. */
@@ -415,6 +455,8 @@ final class PartsByKind {
       case "battery", "cell" -> device.isCell();
       case "cpu", "processor" -> device.isProcessor();
       case "edge" -> device.name().startsWith("edge-");
+      case "plug", "connector", "jack", "header" ->
+          device.isContact() && !device.isKey() && !device.isSpeaker();
       case "speaker", "buzzer" -> device.isSpeaker();
       case "led" -> device.isLamp();
       case "amp", "amplifier" -> device.title().toLowerCase(Locale.ROOT).contains("amplifier");

@@ -102,9 +102,14 @@ final class PinPhrase implements Phrase {
               ? words.quantity(Unit.VOLT, Unit.HERTZ)
               : words.quantity(Unit.HERTZ, Unit.VOLT);
       words.end();
-      return measured.kind() == Unit.VOLT
+      // A supply does not move: nothing there is no volts.
+      return measured.kind() == Unit.VOLT || measured.value() == 0
           ? RailPhrase.atPin(words.board(), pin, measured.value())
-              .orElseGet(() -> levels(words, pin, measured.value(), measured.value()))
+              .orElseGet(
+                  () ->
+                      measured.kind() == Unit.VOLT
+                          ? levels(words, pin, measured.value(), measured.value())
+                          : frequency(words, pin, 0))
           : frequency(words, pin, measured.value());
     }
     if (words.nextIs("noisy") || words.nextIs("n")) {

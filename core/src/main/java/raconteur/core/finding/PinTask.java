@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
@@ -17,6 +18,9 @@ import raconteur.core.device.PinRole;
 /** What pins are there for as people call them: a part's outputs, its enable, its select. */
 final class PinTask {
   private static final int MOST_SHOWN = 4;
+  private static final Pattern HOLDS_OR_CLOCKS =
+      Pattern.compile(
+          "(?i)[/~]?[12]?(?:CLR|MR|CL|PR|PRE|SET|CLK|CK|CP|CLOCK|LD|LOAD|PE|PL|SH/?LD|INH|EN[PT])[12AB]?");
 
   private PinTask() {}
 
@@ -75,7 +79,8 @@ final class PinTask {
   }
 
   /** Of several pins a word stands for, the plainest: of a timer its OUT is the output. */
-  private static final Set<String> PLAINEST = Set.of("OUT", "Q", "S", "/CE", "/CS", "CS");
+  private static final Set<String> PLAINEST =
+      Set.of("OUT", "Q", "S", "/CE", "/CS", "CS", "/CS1", "/CE1");
 
   /** The pins a word stands for, or the one of them that is called so most plainly. */
   static List<String> plainest(Part part, String word) {
@@ -96,6 +101,17 @@ final class PinTask {
       case "select", "selects" ->
           Optional.of(
               p -> !p.kind().drives() && (PinRole.SELECT.fits(p.name()) || selects(part, p)));
+      case "reset" -> Optional.of(p -> p.kind().reads() && PinRole.RESET.fits(p.name()));
+      case "cs", "ce" ->
+          Optional.of(
+              p -> !p.kind().drives() && p.name().matches("(?i)[/~_]?(CE|CS|S|E)[0-9]?[AB]?"));
+      case "oe" ->
+          Optional.of(
+              p -> !p.kind().drives() && p.name().matches("(?i)[/~_]?[12]?(OE|OC|G)[12]?[AB]?"));
+      case "we" ->
+          Optional.of(p -> !p.kind().drives() && p.name().matches("(?i)[/~_]?(WE|W|WR|R/W)"));
+      case "wr" -> Optional.of(p -> p.name().matches("(?i)[/~_]?(WR|WE|W|R/W)"));
+      case "rd" -> Optional.of(p -> p.name().matches("(?i)[/~_]?(RD|R)"));
       case "address" -> Optional.of(p -> p.name().matches("(?i)AD?[0-9]{1,2}"));
       case "data" -> Optional.of(p -> p.name().matches("(?i)A?D[0-9]{1,2}"));
       case "carry" -> Optional.of(p -> p.name().matches("(?i)[/~]?(RCO|RC|TC|CO|COUT|C4)[12]?"));
@@ -121,7 +137,8 @@ final class PinTask {
     return pin.kind() == PinKind.INPUT
         && !selects(part, pin)
         && !PinRole.ENABLE.fits(pin.name())
-        && !PinRole.SELECT.fits(pin.name());
+        && !PinRole.SELECT.fits(pin.name())
+        && !HOLDS_OR_CLOCKS.matcher(pin.name()).matches();
   }
 
   /** Whether a pin of a selector says which of its inputs comes through. */

@@ -39,6 +39,10 @@ final class Purposes {
           "lamp",
           "light");
 
+  /** What a board does, and no part is there for. */
+  private static final Set<String> DOES =
+      Set.of("resets", "hangs", "crashes", "freezes", "stops", "starts", "locks", "boots");
+
   private static final Set<String> SAYS_NOTHING =
       Set.of("the", "of", "on", "in", "at", "any", "is", "are", "all", "from", "to");
 
@@ -56,6 +60,7 @@ final class Purposes {
           "playfield", Set.of("tile", "background"),
           "object", Set.of("sprite"),
           "sprite", Set.of("object"),
+          "coil", Set.of("solenoid"),
           "letter", Set.of("character", "char", "font", "chargen"),
           "text", Set.of("character", "char", "font", "chargen"));
 
@@ -69,6 +74,9 @@ final class Purposes {
    * or jack need not stand there, but where they do those parts are meant.
    */
   static List<String> parts(Board board, String said) {
+    if (DOES.contains(said.strip().toLowerCase(Locale.ROOT))) {
+      return List.of();
+    }
     List<String> words = words(said);
     List<Listed> all = listed(board).stream().filter(part -> serves(part.words(), words)).toList();
     List<Listed> exact = all.stream().filter(p -> p.words().containsAll(words)).toList();
@@ -97,7 +105,8 @@ final class Purposes {
   private static final Set<String> DONE =
       Set.of(
           "work", "run", "read", "write", "start", "test", "high", "low", "data", "even", "odd",
-          "upper", "lower", "line", "count");
+          "upper", "lower", "line", "count", "select", "enable", "clock", "load", "output",
+          "input");
 
   /**
    * A word of a line that parts are listed for, and those parts: a line nobody knows may be of it.

@@ -53,7 +53,7 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           "{pin2}", "(?<pin2>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{state}", "(?<state>toggling|(?:stuck )?(?:high|low)|floating|between|noisy)",
           "{purpose}", "(?<purpose>[a-z][a-z0-9 ]{1,40}?)",
-          "{rail}", "(?<rail>[-+]?[0-9][0-9.]*V|V[A-Z]{2})");
+          "{rail}", "(?<rail>[-+]?[0-9][0-9.]*V|V[A-Z]{2}|UNREG|VIN|VRAW)");
 
   /** The parts that are called by the purpose of the line. */
   private static final String CALLED = "{called}";
@@ -143,7 +143,8 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
       }
       if (text.contains("{purpose}")
           && (Purposes.parts(board, matcher.group("purpose")).isEmpty()
-              || OF_PINS.matcher(matcher.group("purpose")).find())) {
+              || OF_PINS.matcher(matcher.group("purpose")).find()
+              || isALine(board, matcher.group("purpose")))) {
         return Optional.empty();
       }
       for (String name : CARRIED) {
@@ -202,6 +203,11 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
       }
       return Optional.of(filled);
+    }
+
+    /** A line by its name, in capitals as names of lines are. */
+    private static boolean isALine(Board board, String word) {
+      return word.matches("[/~]?[A-Z][A-Z0-9/]+") && board.net(word).isPresent();
     }
 
     private static List<String> inputs(Board board, String pin) {

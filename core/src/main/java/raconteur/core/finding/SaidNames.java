@@ -1,10 +1,12 @@
 package raconteur.core.finding;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -243,6 +245,7 @@ final class SaidNames {
       // Which of them are the others, only who says it knows.
       return;
     }
+    PAIRS.forEach(this::shorten);
     Optional<Part> part = part(parts.getFirst());
     if (part.isPresent() && bySeveralTasks(part.get())) {
       return;
@@ -270,6 +273,11 @@ final class SaidNames {
           numbered
               .map(List::of)
               .orElseGet(() -> part.map(p -> PinTask.plainest(p, word)).orElse(List.of()));
+      boolean well = speech.state(words).isEmpty() && any("praised") && !any("not");
+      if (well && all.size() == 1 && STROBES.contains(word)) {
+        words.removeIf(w -> speech.means(w, "praised"));
+        words.add("toggling");
+      }
       boolean plural =
           word.endsWith("s") || Stream.of("all", "lines", "pins", "bus").anyMatch(words::contains);
       boolean allOfThem = all.size() > 1 && plural;
@@ -281,6 +289,29 @@ final class SaidNames {
       }
     }
   }
+
+  /** What data books call in two letters: the two words, and those. */
+  private static final Map<List<String>, String> PAIRS =
+      Map.of(
+          List.of("output", "enable"), "oe",
+          List.of("write", "enable"), "we",
+          List.of("chip", "enable"), "cs",
+          List.of("chip", "select"), "cs");
+
+  private void shorten(List<String> pair, String letters) {
+    int at = Collections.indexOfSubList(words, pair);
+    boolean known =
+        at >= 0
+            && part(parts.getFirst()).stream().anyMatch(p -> !PinTask.pins(p, letters).isEmpty());
+    if (known) {
+      words.subList(at, at + 2).clear();
+      words.add(at, letters);
+    }
+  }
+
+  /** What comes again and again where it is as it should be. */
+  private static final Set<String> STROBES =
+      Set.of("cs", "ce", "oe", "we", "rd", "wr", "load", "strobe");
 
   /** One thing said of pins of several kinds: {@code U7 preset and clear high}. */
   private boolean bySeveralTasks(Part part) {

@@ -75,9 +75,34 @@ final class Spoken {
   /** Levels and pins by what they are for: by themselves nothing a board does. */
   private static final Set<String> OF_A_PIN =
       Set.of(
-          "high", "low", "data", "address", "clock", "output", "outputs", "input", "inputs",
-          "enable", "enables", "select", "load", "clear", "line", "lines", "bus", "strobe", "even",
-          "odd", "upper", "lower");
+          "high",
+          "low",
+          "data",
+          "address",
+          "clock",
+          "output",
+          "outputs",
+          "input",
+          "inputs",
+          "enable",
+          "enables",
+          "select",
+          "load",
+          "clear",
+          "line",
+          "lines",
+          "bus",
+          "strobe",
+          "even",
+          "odd",
+          "upper",
+          "lower",
+          "vertical",
+          "horizontal");
+
+  /** Said of a pin of a chip, and hardly of anything else. */
+  private static final Set<String> A_PIN =
+      Set.of("clock", "clk", "cs", "ce", "oe", "we", "enable", "strobe", "latch");
 
   private static final Set<String> PICTURE =
       Set.of("logo", "screen", "picture", "text", "graphics", "sprites", "lines", "title");
@@ -230,9 +255,16 @@ final class Spoken {
     return names.any(meaning);
   }
 
+  /** Bad by themselves: nothing, and no beep either, is not good. */
+  private static final Set<String> PLAINLY_BAD =
+      Set.of("nothing", "dead", "blank", "silent", "missing", "gone");
+
   /** Whether something is called bad, or not good; “no errors” is good. */
   private boolean isBad() {
     boolean bad = any("bad") || any("differs");
+    if (words.contains("no") && words.stream().anyMatch(PLAINLY_BAD::contains)) {
+      return true;
+    }
     boolean denied =
         words.stream().anyMatch(w -> speech.means(w, "not") && !speech.means(w, "bad"));
     return any("rom bad") || bad != denied;
@@ -306,7 +338,7 @@ final class Spoken {
           "self test",
           "says");
     }
-    if ((any("self test") || any("says")) && (any("bad") || any("good"))) {
+    if ((any("self test") || any("says")) && (any("bad") || any("good")) && !testIsItsName()) {
       add(
           frames,
           parts.stream()
@@ -350,6 +382,14 @@ final class Spoken {
     if (any("killed") && !any("absent") && !any("not")) {
       add(frames, "found " + all + " dead", "killed");
     }
+  }
+
+  /** Whether what sounds like a test is what the only part is listed for: a diagnostic lamp. */
+  private boolean testIsItsName() {
+    return parts.size() == 1
+        && words.stream()
+            .filter(w -> speech.means(w, "self test") || speech.means(w, "says"))
+            .allMatch(w -> Purposes.parts(board, w).contains(parts.getFirst()));
   }
 
   /** What was tried on parts, and what came of it. */
@@ -558,7 +598,11 @@ final class Spoken {
       // What is done to a part, and helps, is not what the part is for.
       return;
     }
-    if (any("swapped") || any("replaced") || any("reseated") || any("cleaned")) {
+    if (any("swapped")
+        || any("replaced")
+        || any("reseated")
+        || any("cleaned")
+        || any("piggybacked")) {
       // Of something that was done, and no more of what a part is for.
       return;
     }
@@ -583,6 +627,9 @@ final class Spoken {
           continue;
         }
         if (isCutShort(from, length) || (length == 1 && isAWordOfAPicture(window.getFirst()))) {
+          continue;
+        }
+        if (leavesAPin(window)) {
           continue;
         }
         String said = String.join(" ", window);
@@ -613,6 +660,11 @@ final class Spoken {
                         MOST_BESIDE_A_PURPOSE)));
       }
     }
+  }
+
+  /** Whether a pin is spoken of beside what a part is there for: the sound processor's clock. */
+  private boolean leavesAPin(List<String> window) {
+    return words.stream().anyMatch(w -> A_PIN.contains(w) && !window.contains(w));
   }
 
   /** Whether the word behind says which of several it is of: player 2 left is not player 2. */

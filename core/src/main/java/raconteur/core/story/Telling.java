@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
+import raconteur.core.device.Signal;
 import raconteur.core.finding.BenchContext;
 import raconteur.core.finding.Bookkeeping;
 import raconteur.core.finding.Closing;
@@ -240,6 +241,7 @@ public record Telling(
     private String lastRail = "";
     private String part = "";
     private String symptom = "";
+    private String stood = "";
     private int epoch;
     private BenchContext.Supply supply = BenchContext.Supply.NOT_SAID;
     private int undone;
@@ -271,7 +273,8 @@ public record Telling(
     }
 
     private BenchContext context() {
-      return new BenchContext(partsOut, lastOhms, lastRail, supply, undone, off, symptom, part);
+      return new BenchContext(
+          partsOut, lastOhms, lastRail, supply, undone, off, symptom, part, stood);
     }
 
     /** What a line means; several where it says several things one after another. */
@@ -321,6 +324,7 @@ public record Telling(
         }
         case Statement.Mended mended -> mended(mended.mend());
         case Finding.Symptom(String card) -> symptom = card;
+        case Finding.Probe probe -> stood = probe.shown() == Signal.TOGGLING ? "" : probe.line();
         case Finding.RailOhms reading when reading.reversed() -> {}
         case Finding.RailOhms reading -> railRead(reading.rail(), reading.ohms());
         case Finding.PullStep pull -> {

@@ -1,0 +1,99 @@
+package raconteur.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.Stories;
+import raconteur.core.ToldStories;
+import raconteur.core.board.Board;
+import raconteur.core.story.Telling;
+
+/** Lines as people type them on boards of which a parts list and the nets were typed. */
+class SaidOfTypedBoardsTest {
+  private static String kept(String board, String said) {
+    return Heard.kept(new BenchLine(ToldStories.board(board)).understand(said, BenchContext.FRESH));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // Pins by the two letters every data book has, and by the words for them.
+        "smew-1 | U2 cs pulsing | U2.20 toggling",
+        "smew-1 | U2 ce stuck high | U2.20 stuck high",
+        "smew-1 | U2 oe pulsing | U2.22 toggling",
+        "smew-1 | U2 output enable pulsing | U2.22 toggling",
+        "smew-1 | U3 we pulsing | U3.27 toggling",
+        "smew-1 | U3 write enable stuck high | U3.27 stuck high",
+        "smew-1 | U6 cs stuck high | U6.6 stuck high",
+        "smew-1 | U7 rd pulsing | U7.13 toggling",
+        "smew-1 | 8255 cs never goes low | U6.6 stuck high",
+        "smew-1 | U15 load ok | U15.15 toggling",
+        "merlin-1 | sound cpu clock ok | 9A.6 toggling",
+        "merlin-1 | sound cpu reset high | 9A.26 high",
+        // What goes in does not hold, and is no clock.
+        "merlin-1 | 9F inputs pulsing | 9F.3 9F.4 9F.7 9F.8 9F.13 9F.14 9F.17 9F.18 toggling",
+        // Read at a pin, whatever it is called.
+        "smew-1 | dot clock at U17.2 ok | U17.2 toggling",
+        "curlew-1 | reset stuck low at IC1.40 | IC1.40 stuck low",
+        "curlew-1 | phi2 missing at IC1.39 | IC1.39 0 Hz",
+        "smew-1 | U1.12 38 ohm to ground | U1.12 gnd 38 ohm",
+        // A supply does not move.
+        "smew-1 | nothing at U26.1 | UNREG at U26 0 V",
+        "smew-1 | ripple on UNREG 3V | UNREG ripple 3 V",
+        // Nothing, and no beep either, is not good.
+        "smew-1 | nothing on screen no beep | screen blank; function LS1.1 bad",
+        "smew-1 | no picture no sound | screen blank; screen no-sound",
+        // Sync that is there does not roll.
+        "smew-1 | no video but sync | screen blank",
+        "smew-1 | sync but no video | screen blank",
+        "smew-1 | no activity on any address line | U1 stopped",
+        "smew-1 | wrong letters in screen | screen wrong-letters",
+        "smew-1 | only half a picture, garbled | screen garbage",
+        "smew-1 | cannot clear screen | screen garbage",
+        "smew-1 | every row repeats | screen garbage",
+        "smew-1 | machine otherwise works | note otherwise it works",
+        "smew-1 | keyboard works on another machine | note keyboard works on another machine",
+        "smew-1 | U3 tester fail at bit 4 | U3 tester fail; note tester: bit 4",
+        // Plugs by what comes through them.
+        "curlew-1 | picture comes and goes when the video connector is touched | tap P2 changes",
+        "merlin-1 | blue works when edge connector is wiggled | tap J1 changes",
+      })
+  void isTakenAsItIsMeant(String board, String said, String kept) {
+    assertThat(kept(board, said)).isEqualTo(kept);
+  }
+
+  /** A line of the board is read before anything a part is listed for. */
+  @Test
+  void aLinesNameIsNoPurpose() {
+    assertThat(kept("curlew-1", "RAS dead")).startsWith("IC24.5 0 Hz");
+    // What a board does is what no part is there for, even one listed for the reset.
+    assertThat(kept("merlin-1", "resets, stuck on first screen")).doesNotContain("function");
+  }
+
+  /** Of two pins of a name one is asked for, by name. */
+  @Test
+  void oneOfTwoSelectsIsAskedFor() {
+    Board board = ToldStories.board("merlin-1");
+    BenchContext ofTheSelector = Telling.of(board, Stories.of("11A.7 stuck high")).context();
+    assertThat(new BenchLine(board).understand("select toggling", ofTheSelector).sentence())
+        .contains("11A.2 (B)", "11A.14 (A)");
+  }
+
+  /** Pulled, and no change: what was read before is so still. */
+  @Test
+  void noChangeIsTheReadingBefore() {
+    Board board = ToldStories.board("smew-1");
+    BenchLine line = new BenchLine(board);
+    BenchContext pulled = Telling.of(board, Stories.of("U1.12 stuck low", "pull U2")).context();
+    assertThat(Heard.kept(line.understand("no change", pulled))).isEqualTo("U1.12 stuck low");
+    // What the board shows is what people look at first.
+    BenchContext shown =
+        Telling.of(board, Stories.of("U1.12 stuck low", "screen blank", "pull U2")).context();
+    assertThat(Heard.kept(line.understand("no change", shown))).isEqualTo("screen blank");
+    BenchContext moving = Telling.of(board, Stories.of("U1.12 toggling", "pull U2")).context();
+    assertThat(line.understand("no change", moving)).isInstanceOf(Understanding.Refused.class);
+  }
+}
