@@ -87,7 +87,7 @@ final class PartsByKind {
     List<String> named = new ArrayList<>();
     for (int i = 0; i < words.size(); i++) {
       List<String> places = meant(board, words, i);
-      Optional<Listed> listed = places.size() == 1 ? Optional.empty() : listedAs(board, words, i);
+      Optional<Listed> listed = listedAs(board, words, i);
       if (listed.isPresent()) {
         for (int before = 0; before < listed.get().words(); before++) {
           named.removeLast();
@@ -120,7 +120,7 @@ final class PartsByKind {
   private static Optional<Listed> listedAs(Board board, List<String> words, int at) {
     String word = words.get(at).toLowerCase(Locale.ROOT);
     List<String> kind = places(board, word);
-    for (int before = Math.min(MOST_BEFORE, at); before > 0 && kind.size() > 1; before--) {
+    for (int before = Math.min(MOST_BEFORE, at); before > 0 && !kind.isEmpty(); before--) {
       List<String> said = words.subList(at - before, at);
       if (said.stream().anyMatch(w -> !w.matches("[A-Za-z]{3,}|[a-z]{0,2}[0-9]"))) {
         continue;

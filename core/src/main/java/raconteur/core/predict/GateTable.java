@@ -65,6 +65,12 @@ final class GateTable {
             .toList());
   }
 
+  /** The same on a line that others may pull down while this one lets go of it. */
+  GateTable besideOthers(LineStates states) {
+    return new GateTable(
+        rows.stream().map(row -> row[HIGH] > ENOUGH_TO_MOVE ? states.requested() : row).toList());
+  }
+
   private static int rows(int inputs) {
     return (int) Math.round(Math.pow(LineStates.COUNT, inputs));
   }
@@ -143,6 +149,8 @@ final class GateTable {
 
   /** How surely it follows; what small swings do is not known (judgement, no source). */
   private static final double FOLLOWS = 0.97;
+
+  private static final int HIGH = List.of(LineStates.STATES).indexOf(Signal.HIGH);
 
   /** A function that moves by more than half is one that moves. */
   private static final double ENOUGH_TO_MOVE = 0.5;

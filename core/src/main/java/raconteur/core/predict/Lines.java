@@ -216,7 +216,11 @@ final class Lines {
   /** The gate that drives a line, where it may be followed and a line in front of it was read. */
   private Optional<GateInFront> followed(String line, Set<String> read, Set<String> partsOut) {
     return Optional.of(lineNamed(line))
-        .flatMap(net -> inFrontOf(net).or(() -> someInFrontOf(net, read)))
+        .flatMap(
+            net ->
+                inFrontOf(net)
+                    .or(() -> someInFrontOf(net, read))
+                    .or(() -> oneOfThePullers(net, read)))
         .filter(g -> !partsOut.contains(g.driver().part()))
         .filter(g -> g.lines().stream().anyMatch(read::contains));
   }
@@ -371,6 +375,24 @@ final class Lines {
   private Optional<GateInFront> inFrontOf(Net net) {
     return nets.soleDriver(net)
         .flatMap(driver -> inFront.computeIfAbsent(driver, d -> findInFront(net, d)));
+  }
+
+  /**
+   * Of several outputs that only ever pull a line down, the gate whose inputs were read: where it
+   * pulls the line is low, where it moves the line does, and else the others have their say.
+   */
+  private Optional<GateInFront> oneOfThePullers(Net net, Set<String> read) {
+    List<PinRef> drivers = nets.drivers(net);
+    boolean onlyPull =
+        drivers.size() > 1
+            && drivers.stream().allMatch(d -> board.kind(d) == PinKind.OPEN_COLLECTOR);
+    return onlyPull
+        ? drivers.stream()
+            .flatMap(d -> inFront.computeIfAbsent(d, driver -> findInFront(net, driver)).stream())
+            .filter(g -> g.lines().stream().anyMatch(read::contains))
+            .findFirst()
+            .map(g -> g.with(g.table().besideOthers(states)))
+        : Optional.empty();
   }
 
   private Optional<GateInFront> findInFront(Net net, PinRef driver) {

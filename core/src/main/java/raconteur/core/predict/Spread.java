@@ -311,8 +311,21 @@ final class Spread {
     NetIndex.Wiring wiring = nets.wiring(id(segment.to())).orElseThrow();
     boolean driversBefore = before.stream().anyMatch(wiring.drivers()::contains);
     boolean driversAfter = after.stream().anyMatch(wiring.drivers()::contains);
-    side(before, driversBefore, driversAfter);
-    side(after, driversAfter, driversBefore);
+    cutOff(before, driversBefore, driversAfter, wiring);
+    cutOff(after, driversAfter, driversBefore, wiring);
+  }
+
+  /** One side of a cut; behind a port that may as well only listen, a plug may drive its own. */
+  private void cutOff(
+      List<PinRef> pins, boolean drivenHere, boolean drivenThere, NetIndex.Wiring wiring) {
+    boolean listens =
+        wiring.drivers().stream().allMatch(d -> board.kind(d) == PinKind.BIDIRECTIONAL);
+    boolean pluggedIn = pins.stream().anyMatch(p -> nets.is(p, d -> d.isContact() && !d.isKey()));
+    if (!drivenHere && listens && pluggedIn) {
+      pins.forEach(pin -> change(id(pin), Signal.DOUBTFUL));
+    } else {
+      side(pins, drivenHere, drivenThere);
+    }
   }
 
   /**

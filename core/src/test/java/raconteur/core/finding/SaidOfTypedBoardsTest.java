@@ -57,6 +57,8 @@ class SaidOfTypedBoardsTest {
         "smew-1 | machine otherwise works | note otherwise it works",
         "smew-1 | keyboard works on another machine | note keyboard works on another machine",
         "smew-1 | U3 tester fail at bit 4 | U3 tester fail; note tester: bit 4",
+        // A row of lines by what their names have in common.
+        "merlin-1 | TA lines all pulsing | TA0-TA10 pulsing",
         // Plugs by what comes through them.
         "curlew-1 | picture comes and goes when the video connector is touched | tap P2 changes",
         "merlin-1 | blue works when edge connector is wiggled | tap J1 changes",

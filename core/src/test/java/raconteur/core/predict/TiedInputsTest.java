@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.ToldStories;
 import raconteur.core.board.Board;
@@ -90,5 +91,49 @@ class TiedInputsTest {
     double told = suspicion(whimbrel, "IC6", lines);
     double untold = suspicion(whimbrel, "IC6", lines[0], lines[1], lines[4]);
     assertThat(told).isGreaterThan(1.2 * untold);
+  }
+
+  /**
+   * Outputs that only pull share a line: one whose input moves pulls it, whatever the others do.
+   */
+  @Test
+  void oneOfSeveralPullersIsSuspectedThatDoesNotPull() {
+    String wired =
+        """
+        {"format": "raconteur-board/1", "id": "wired", "machine": "Wired", "revision": "A",
+         "title": "Two on one request", "copper": {"layers": 2, "order known": false},
+         "blocks": ["cpu", "io"],
+         "parts": [
+           {"part": "U1", "device": "6502", "block": "cpu"},
+           {"part": "U2", "device": "7407", "block": "io"},
+           {"part": "U3", "device": "6522", "block": "io"},
+           {"part": "R1", "device": "resistor", "block": "io"}],
+         "rails": [{"rail": "+5V", "net": "+5V", "volts": 5, "tolerance percent": 5,
+                    "expected ohms": 300}],
+         "ground": "GND",
+         "nets": [
+           {"net": "IRQ", "path": ["U1.4", "U2.2", "U3.21", "R1.1"]},
+           {"net": "TICK", "path": ["U2.1", "U3.19"]},
+           {"net": "+5V", "path": ["R1.2", "U1.8", "U2.14", "U3.20"]},
+           {"net": "GND", "path": ["U1.1", "U2.7", "U3.1"]}]}
+        """;
+    Board board = Boards.parse(wired);
+    double deaf = suspicion(board, "U2", "U2.1 toggling", "U1.4 stuck high");
+    assertThat(deaf).isGreaterThan(2 * suspicion(board, "U2", "U2.1 high", "U1.4 stuck high"));
+  }
+
+  /** What is plugged in may move its side of a cut that a port only listens to. */
+  @Test
+  void whatMovesAtAPlugAndStandsAtThePortIsCutBetween() {
+    Board board = ToldStories.board("curlew-1");
+    assertThat(
+            Stories.advise(board, 2, "P3.4 toggling", "IC2.5 stuck high")
+                .diagnosis()
+                .suspects()
+                .stream()
+                .filter(s -> s.place() instanceof Place.Segment cut && cut.net().equals("PA3"))
+                .mapToDouble(s -> s.probability())
+                .sum())
+        .isGreaterThan(0.02);
   }
 }
