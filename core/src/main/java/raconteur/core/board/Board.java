@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 import raconteur.core.device.Signal;
@@ -30,6 +31,7 @@ public final class Board {
 
   private final Map<String, Net> nets;
   private final Map<String, Rail> rails;
+  private final Map<String, Rail> onTheWay;
   private final String ground;
   private final List<NoConnect> noConnects;
   private final DeadTest deadTest;
@@ -68,9 +70,11 @@ public final class Board {
     parts = index(sorted, Part::designator);
     sorted.forEach(
         part -> partsInCapitals.putIfAbsent(part.designator().toUpperCase(Locale.ROOT), part));
-    rails = index(UsualRails.of(contents, sorted), Rail::name);
+    UsualRails.Made made = UsualRails.of(contents, sorted);
+    rails = index(made.rails(), Rail::name);
+    onTheWay = index(made.onTheWay(), Rail::name);
     nets = index(UsualSupplies.of(contents, sorted, rails.values()), Net::name);
-    rails.values().forEach(rail -> railByNet.putIfAbsent(rail.net(), rail));
+    supplies().forEach(rail -> railByNet.putIfAbsent(rail.net(), rail));
     ground = contents.ground();
     noConnects = contents.noConnects();
     deadTest = contents.deadTest();
@@ -95,7 +99,7 @@ public final class Board {
 
   private Set<String> supplyNets() {
     Set<String> names = new HashSet<>(Set.of(ground));
-    rails.values().forEach(rail -> names.add(rail.net()));
+    supplies().forEach(rail -> names.add(rail.net()));
     return names;
   }
 
@@ -201,12 +205,19 @@ public final class Board {
     return Optional.ofNullable(writtenByPin.get(pin));
   }
 
+  /** What parts hang on, and what is in front of their regulators. */
   public Collection<Rail> rails() {
     return rails.values();
   }
 
+  /** The rails, and the lines by which the supply comes to them from its plug. */
+  public List<Rail> supplies() {
+    return Stream.concat(rails.values().stream(), onTheWay.values().stream()).toList();
+  }
+
+  /** A rail, or a line on the way to one. */
   public Optional<Rail> rail(String name) {
-    return Optional.ofNullable(rails.get(name));
+    return Optional.ofNullable(rails.get(name)).or(() -> Optional.ofNullable(onTheWay.get(name)));
   }
 
   public Optional<Rail> railOfNet(String net) {

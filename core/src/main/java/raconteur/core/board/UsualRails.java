@@ -3,6 +3,7 @@ package raconteur.core.board;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -37,6 +38,9 @@ final class UsualRails {
   private final List<Part> parts;
   private final Map<PinRef, String> netOf = new HashMap<>();
   private final List<Rail> rails;
+
+  /** The nets that only lead to a rail. */
+  private final Set<String> between = new HashSet<>();
 
   /** By its net, what a rail comes through on its way from the plug. */
   private final Map<String, Part> ways = new HashMap<>();
@@ -87,10 +91,20 @@ final class UsualRails {
         .map(pin -> part.pin(pin.number()));
   }
 
-  /** The rails of a board, with what makes them. */
-  static List<Rail> of(BoardContents contents, List<Part> parts) {
+  /**
+   * The rails of a board, with what makes them.
+   *
+   * @param onTheWay those of them that only lead to another one
+   */
+  record Made(List<Rail> rails, List<Rail> onTheWay) {}
+
+  static Made of(BoardContents contents, List<Part> parts) {
     UsualRails usual = new UsualRails(contents, parts);
-    return usual.rails.stream().map(usual::made).toList();
+    Map<Boolean, List<Rail>> made =
+        usual.rails.stream()
+            .map(usual::made)
+            .collect(Collectors.partitioningBy(rail -> usual.between.contains(rail.net())));
+    return new Made(made.getOrDefault(false, List.of()), made.getOrDefault(true, List.of()));
   }
 
   /** The supplies that parts ask for, by their data books. */
@@ -213,7 +227,11 @@ final class UsualRails {
     if (arrived) {
       leading.keySet().stream()
           .filter(net -> rails.stream().noneMatch(r -> r.net().equals(net)))
-          .forEach(net -> rails.add(before(rail, net)));
+          .forEach(
+              net -> {
+                rails.add(before(rail, net));
+                between.add(net);
+              });
       ways.putAll(leading);
     }
   }

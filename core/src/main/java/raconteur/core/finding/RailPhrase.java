@@ -21,7 +21,7 @@ final class RailPhrase implements Phrase {
 
   @Override
   public boolean begins(Words words) {
-    return words.board().rails().stream()
+    return words.board().supplies().stream()
         .anyMatch(r -> words.nextIs(r.name()) || ("+" + words.peek()).equalsIgnoreCase(r.name()));
   }
 

@@ -136,7 +136,7 @@ final class Words {
   Rail rail() {
     return choose(
         "a rail of this board",
-        board.rails().stream().map(Rail::name).toList(),
+        board.supplies().stream().map(Rail::name).toList(),
         word -> board.rail(word).orElseThrow());
   }
 

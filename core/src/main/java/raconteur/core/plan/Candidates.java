@@ -92,13 +92,10 @@ final class Candidates {
   }
 
   private void wholeBoard() {
+    board.supplies().forEach(rail -> tests.add(new Finding.RailVolts(rail.name(), rail.volts())));
     board
         .rails()
-        .forEach(
-            rail -> {
-              tests.add(new Finding.RailVolts(rail.name(), rail.volts()));
-              tests.add(new Finding.RailOhms(rail.name(), rail.expectedOhms()));
-            });
+        .forEach(rail -> tests.add(new Finding.RailOhms(rail.name(), rail.expectedOhms())));
     if (!board.deadTest().flashes().isEmpty()) {
       tests.add(new Finding.DeadTestResult(Finding.DeadTestEnd.PASS, List.of()));
       if (!diagnosed.isEmpty()) {

@@ -234,7 +234,7 @@ public final class NextSteps {
       Suspect leader, List<LookAhead.Scored> scored, Telling telling) {
     Set<String> made =
         leader.place() instanceof Place.OfPart(String part)
-            ? board.rails().stream()
+            ? board.supplies().stream()
                 .filter(rail -> rail.madeBy().contains(part))
                 .map(Rail::name)
                 .collect(Collectors.toSet())
