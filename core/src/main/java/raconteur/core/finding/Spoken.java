@@ -262,7 +262,9 @@ final class Spoken {
   /** Whether something is called bad, or not good; “no errors” is good. */
   private boolean isBad() {
     boolean bad = any("bad") || any("differs");
-    if (words.contains("no") && words.stream().anyMatch(PLAINLY_BAD::contains)) {
+    int no = words.indexOf("no");
+    boolean ofItself = no >= 0 && no + 1 < words.size() && PLAINLY_BAD.contains(words.get(no + 1));
+    if (no >= 0 && !ofItself && words.stream().anyMatch(PLAINLY_BAD::contains)) {
       return true;
     }
     boolean denied =

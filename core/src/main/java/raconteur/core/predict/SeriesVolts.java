@@ -8,6 +8,7 @@ import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
+import raconteur.core.device.Device;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.Finding;
@@ -15,11 +16,11 @@ import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
 
 /**
- * Volts in front of a fuse, a coil or a switch and none behind it, where nobody called what it
- * feeds a rail: 43 V at one leg of a fuse and nothing at the other. Read from the rows of rail
- * volts.
+ * Volts in front of a fuse or a link and none behind it, where nobody called what it feeds a rail:
+ * 43 V at one leg of a fuse and nothing at the other. Read from the rows of rail volts.
  *
- * @param part what the supply comes through
+ * @param part what the supply comes through; empty for the reading in front of it, which says
+ *     nothing by itself
  */
 record SeriesVolts(Moment moment, String part) {
   /** Less is no supply, and more is one. */
@@ -29,15 +30,37 @@ record SeriesVolts(Moment moment, String part) {
 
   /** Whether a reading is of that kind, by what was told in the same state of the board. */
   static Optional<SeriesVolts> of(Board board, DatedFinding read, List<DatedFinding> told) {
-    if (!(read.finding() instanceof Finding.PinVolts volts)
-        || Math.max(Math.abs(volts.lowest()), Math.abs(volts.highest())) >= NOTHING_BELOW) {
+    if (!(read.finding() instanceof Finding.PinVolts volts)) {
+      return Optional.empty();
+    }
+    if (isInFront(board, volts)) {
+      return Optional.of(new SeriesVolts(read.moment().state(), ""));
+    }
+    if (Math.max(Math.abs(volts.lowest()), Math.abs(volts.highest())) >= NOTHING_BELOW) {
       return Optional.empty();
     }
     return board.parts().stream()
-        .filter(p -> p.fitted() && (p.device().isSeries() || p.device().isKey()))
+        .filter(p -> p.fitted() && passesAlways(p.device()))
         .filter(p -> isAcross(board, p, volts.pin(), read, told))
         .findFirst()
         .map(p -> new SeriesVolts(read.moment().state(), p.designator()));
+  }
+
+  /** Volts of a supply at a fuse that nothing on the board drives: no level of logic. */
+  private static boolean isInFront(Board board, Finding.PinVolts volts) {
+    List<PinRef> line = board.netOf(volts.pin()).map(Net::path).orElse(List.of(volts.pin()));
+    return Math.abs(volts.lowest()) >= A_SUPPLY_FROM
+        && line.stream().noneMatch(pin -> board.kind(pin).drives())
+        && line.stream()
+            .flatMap(pin -> board.part(pin.part()).stream())
+            .anyMatch(p -> passesAlways(p.device()));
+  }
+
+  /** A coil may be pulled down behind, and a switch be open, by intent. */
+  private static boolean passesAlways(Device device) {
+    return device.isSeries()
+        && !device.name().contains("coil")
+        && !device.name().contains("inductor");
   }
 
   private static boolean isAcross(
@@ -65,6 +88,9 @@ record SeriesVolts(Moment moment, String part) {
   }
 
   TestModel<?> model(Readings readings, Finding read) {
+    if (part.isEmpty()) {
+      return new NoModel(read);
+    }
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     outcomes.put("absent", read);
     return new ConditionModel(

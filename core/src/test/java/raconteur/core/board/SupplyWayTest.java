@@ -46,6 +46,39 @@ class SupplyWayTest {
         .orElse(0.0);
   }
 
+  /** Where nobody called either side a rail, too; but a key in a matrix is open by intent. */
+  @Test
+  void aFuseOfSomethingElseIsSuspectedBetweenVoltsAndNone() {
+    Board board =
+        raconteur.core.Boards.parse(
+            """
+            {"format": "raconteur-board/1", "id": "lamps", "machine": "Lamps", "revision": "A",
+             "title": "Lamps", "copper": {"layers": 2, "order known": false},
+             "blocks": ["power", "io"],
+             "parts": [
+               {"part": "F1", "device": "fuse", "block": "io"},
+               {"part": "SW1", "device": "switch", "block": "io"},
+               {"part": "J1", "device": "connector-4", "block": "io"},
+               {"part": "J2", "device": "connector-4", "block": "io"},
+               {"part": "U1", "device": "74LS00", "block": "io"}],
+             "rails": [{"rail": "+5V", "net": "+5V", "volts": 5, "tolerance percent": 5,
+                        "expected ohms": 300}],
+             "ground": "GND",
+             "nets": [
+               {"net": "LAMPV", "path": ["J1.3", "F1.1"]},
+               {"net": "LAMPF", "path": ["F1.2", "J2.1"]},
+               {"net": "COL", "path": ["U1.3", "SW1.1"]},
+               {"net": "ROW", "path": ["U1.1", "SW1.2"]},
+               {"net": "+5V", "path": ["J1.1", "U1.14"]},
+               {"net": "GND", "path": ["J1.2", "U1.7"]}]}
+            """);
+    double before = suspicion(board, "F1", "F1.1 18 V");
+    assertThat(suspicion(board, "F1", "F1.1 18 V", "J2.1 0.1 V")).isGreaterThan(5 * before);
+    assertThat(suspicion(board, "F1", "F1.1 18 V", "J2.1 17.9 V")).isLessThan(2 * before);
+    double key = suspicion(board, "SW1", "U1.3 3.4 V");
+    assertThat(suspicion(board, "SW1", "U1.3 3.4 V", "U1.1 0.2 V")).isLessThan(3 * key);
+  }
+
   @Test
   void aFuseIsSuspectedBetweenVoltsAndNone() {
     assertThat(suspicion(SMEW, "F1", "5V 0 V", "J1.1 9 V", "U26.1 0 V")).isGreaterThan(0.5);
