@@ -4,7 +4,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import raconteur.core.board.Board;
+import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.History;
+import raconteur.core.fault.Place;
 import raconteur.core.plan.Advisor;
 import raconteur.core.story.Entry;
 
@@ -30,5 +32,14 @@ public final class Stories {
    */
   public static Advisor.Advice advise(Board board, int largest, String... lines) {
     return new Advisor(board, History.NONE, largest).advise(of(lines));
+  }
+
+  /** How strongly a part is suspected after lines, of sets of up to two faults. */
+  public static double suspicion(Board board, String part, String... lines) {
+    return advise(board, 2, lines)
+        .diagnosis()
+        .at(new Place.OfPart(part))
+        .map(Suspect::probability)
+        .orElse(0.0);
   }
 }

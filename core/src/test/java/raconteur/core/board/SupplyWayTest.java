@@ -2,11 +2,10 @@ package raconteur.core.board;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static raconteur.core.Stories.suspicion;
 
 import org.junit.jupiter.api.Test;
-import raconteur.core.Stories;
 import raconteur.core.ToldStories;
-import raconteur.core.fault.Place;
 
 /** The way of the supply, on boards of which only the nets were typed. */
 class SupplyWayTest {
@@ -36,14 +35,6 @@ class SupplyWayTest {
     Rail raw = CURLEW.rail("RAW").orElseThrow();
     assertThat(raw.volts() * (1 - raw.tolerance())).isEqualTo(14, within(0.01));
     assertThat(CURLEW.rails().stream().filter(r -> r.name().equals("RAW"))).hasSize(1);
-  }
-
-  private static double suspicion(Board board, String part, String... lines) {
-    return Stories.advise(board, 2, lines)
-        .diagnosis()
-        .at(new Place.OfPart(part))
-        .map(s -> s.probability())
-        .orElse(0.0);
   }
 
   /** Where nobody called either side a rail, too; but a key in a matrix is open by intent. */

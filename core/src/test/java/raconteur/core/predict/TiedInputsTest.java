@@ -1,6 +1,7 @@
 package raconteur.core.predict;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static raconteur.core.Stories.suspicion;
 
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -21,14 +22,6 @@ import raconteur.core.fault.Place;
 class TiedInputsTest {
   private static final Board SMEW = ToldStories.board("smew-1");
   private static final Board MERLIN = ToldStories.board("merlin-1");
-
-  private static double suspicion(Board board, String part, String... lines) {
-    return Stories.advise(board, 2, lines)
-        .diagnosis()
-        .at(new Place.OfPart(part))
-        .map(s -> s.probability())
-        .orElse(0.0);
-  }
 
   @ParameterizedTest
   @CsvSource({

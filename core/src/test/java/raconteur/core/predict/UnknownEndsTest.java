@@ -111,8 +111,8 @@ class UnknownEndsTest {
     Board board = Boards.parse(COMPUTER);
     String[] held = {"screen garbage", "U1.27 toggling", "U1.14 low"};
     String[] moves = {"screen garbage", "U1.27 toggling", "U1.14 toggling"};
-    double rom = suspicionOf(board, "U2", held) / suspicionOf(board, "U2", moves);
-    double shapes = suspicionOf(board, "U4", held) / suspicionOf(board, "U4", moves);
+    double rom = Stories.suspicion(board, "U2", held) / Stories.suspicion(board, "U2", moves);
+    double shapes = Stories.suspicion(board, "U4", held) / Stories.suspicion(board, "U4", moves);
     assertThat(rom).isGreaterThan(shapes);
     var pulled =
         Stories.advise(board, 2, "screen garbage", "U1.14 low", "pull U2", "U1.14 toggling")
@@ -139,18 +139,18 @@ class UnknownEndsTest {
     Board board = Boards.parse(TERMINAL);
     String[] letsGo = {"U1.4 low", "pull U2", "U1.4 high"};
     String[] staysLow = {"U1.4 low", "pull U2", "U1.4 low"};
-    assertThat(suspicionOf(board, "U2", letsGo))
-        .isGreaterThan(2 * suspicionOf(board, "U2", staysLow))
-        .isGreaterThan(2 * suspicionOf(board, "U3", letsGo));
+    assertThat(Stories.suspicion(board, "U2", letsGo))
+        .isGreaterThan(2 * Stories.suspicion(board, "U2", staysLow))
+        .isGreaterThan(2 * Stories.suspicion(board, "U3", letsGo));
   }
 
   /** Without nets who makes a sync is known by its pins. */
   @Test
   void aPictureThatRollsIsOfWhoeverHasASyncToGive() {
     Board board = Boards.parse(TERMINAL);
-    double timing = suspicionOf(board, "U4", "screen rolling");
-    double shifter = suspicionOf(board, "U5", "screen rolling");
-    double before = suspicionOf(board, "U4") / suspicionOf(board, "U5");
+    double timing = Stories.suspicion(board, "U4", "screen rolling");
+    double shifter = Stories.suspicion(board, "U5", "screen rolling");
+    double before = Stories.suspicion(board, "U4") / Stories.suspicion(board, "U5");
     assertThat(timing / shifter).isGreaterThan(2 * before);
   }
 
@@ -172,15 +172,15 @@ class UnknownEndsTest {
   @Test
   void aStuckLevelSaysMoreThanALevel() {
     Board board = Boards.parse(LOGIC);
-    double level = suspicionOf(board, "U1", "U1.7 low");
-    double stuck = suspicionOf(board, "U1", "U1.7 stuck low");
+    double level = Stories.suspicion(board, "U1", "U1.7 low");
+    double stuck = Stories.suspicion(board, "U1", "U1.7 stuck low");
     double withReason =
-        suspicionOf(
+        Stories.suspicion(
             board, "U1", "U1.7 stuck low", "U1.5 toggling", "U1.6 toggling", "U1.1 toggling");
     assertThat(stuck).isGreaterThan(1.5 * level);
     assertThat(withReason).isGreaterThan(stuck);
     // A reason that stands takes it back.
-    assertThat(suspicionOf(board, "U1", "U1.7 stuck low", "U1.5 low", "U1.6 low"))
+    assertThat(Stories.suspicion(board, "U1", "U1.7 stuck low", "U1.5 low", "U1.6 low"))
         .isLessThan(withReason);
   }
 
@@ -190,28 +190,23 @@ class UnknownEndsTest {
     Board board = Boards.parse(LOGIC);
     String[] fed = {"VR1.1 9 V", "VR1.3 0.3 V"};
     String[] starved = {"VR1.1 0.1 V", "VR1.3 0.1 V"};
-    assertThat(suspicionOf(board, "VR1", fed)).isGreaterThan(suspicionOf(board, "F1", fed));
-    assertThat(suspicionOf(board, "F1", starved)).isGreaterThan(suspicionOf(board, "VR1", starved));
+    assertThat(Stories.suspicion(board, "VR1", fed))
+        .isGreaterThan(Stories.suspicion(board, "F1", fed));
+    assertThat(Stories.suspicion(board, "F1", starved))
+        .isGreaterThan(Stories.suspicion(board, "VR1", starved));
   }
 
   /** A clock that runs is one of a board that has its supply. */
   @Test
   void aRunningClockClearsWhatFeedsTheBoard() {
     Board board = Boards.parse(LOGIC);
-    double dark = suspicionOf(board, "F1", "screen blank");
-    assertThat(suspicionOf(board, "F1", "screen blank", "U3.37 toggling")).isLessThan(dark / 3);
-    assertThat(suspicionOf(board, "F1", "screen blank", "U3.37 0 Hz")).isGreaterThan(dark);
+    double dark = Stories.suspicion(board, "F1", "screen blank");
+    assertThat(Stories.suspicion(board, "F1", "screen blank", "U3.37 toggling"))
+        .isLessThan(dark / 3);
+    assertThat(Stories.suspicion(board, "F1", "screen blank", "U3.37 0 Hz")).isGreaterThan(dark);
   }
 
   private static double suspicion(Board board, String... lines) {
-    return suspicionOf(board, "U1", lines);
-  }
-
-  private static double suspicionOf(Board board, String part, String... lines) {
-    return Stories.advise(board, 2, lines)
-        .diagnosis()
-        .at(new Place.OfPart(part))
-        .map(s -> s.probability())
-        .orElse(0.0);
+    return Stories.suspicion(board, "U1", lines);
   }
 }
