@@ -183,15 +183,18 @@ final class PartsByKind {
     if (!matcher.matches()) {
       return line;
     }
-    List<String> listed = Purposes.parts(board, matcher.group(1).strip());
-    boolean ofAChip =
-        listed.size() == 1
-            && board
-                .part(listed.getFirst())
-                .filter(p -> p.device().isChip())
-                .filter(p -> p.device().pin(matcher.group(2)).isPresent())
-                .isPresent();
-    return ofAChip ? listed.getFirst() + "." + matcher.group(2) + matcher.group(3) : line;
+    return onlyChip(board, matcher.group(1).strip())
+        .filter(p -> p.device().pin(matcher.group(2)).isPresent())
+        .map(p -> p.designator() + "." + matcher.group(2) + matcher.group(3))
+        .orElse(line);
+  }
+
+  /** The only part listed for something, where that is a chip. */
+  private static Optional<Part> onlyChip(Board board, String purpose) {
+    List<String> listed = Purposes.parts(board, purpose);
+    return listed.size() == 1
+        ? board.part(listed.getFirst()).filter(p -> p.device().isChip())
+        : Optional.empty();
   }
 
   private static final Pattern PURPOSE_AND_TASK =
@@ -207,29 +210,11 @@ final class PartsByKind {
     }
     String purpose = matcher.group(1).strip();
     String task = matcher.group(2);
-    List<String> listed = Purposes.parts(board, purpose);
-    boolean ofAChip =
-        listed.size() == 1
-            && board.part(listed.getFirst()).filter(p -> p.device().isChip()).isPresent()
-            && !board
-                .part(listed.getFirst())
-                .map(p -> PinTask.pins(p, shortFor(task)))
-                .orElse(List.of())
-                .isEmpty()
-            && Purposes.parts(board, purpose + " " + task).isEmpty();
-    return ofAChip
-        ? listed.getFirst() + " " + task + matcher.group(3).replaceFirst("^ pin ", " ")
-        : line;
-  }
-
-  /** What a pin's task is called in two letters, of those that have more words. */
-  private static String shortFor(String task) {
-    return switch (task.toLowerCase(Locale.ROOT)) {
-      case "chip select" -> "cs";
-      case "output enable" -> "oe";
-      case "write enable" -> "we";
-      default -> task;
-    };
+    return onlyChip(board, purpose)
+        .filter(p -> !PinTask.pins(p, PinTask.inLetters(task)).isEmpty())
+        .filter(_ -> Purposes.parts(board, purpose + " " + task).isEmpty())
+        .map(p -> p.designator() + " " + task + matcher.group(3).replaceFirst("^ pin ", " "))
+        .orElse(line);
   }
 
   /** A crystal by what is printed on it; without that where it is none of the board's. */

@@ -2,10 +2,10 @@ package raconteur.core.finding;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
@@ -18,11 +18,22 @@ import raconteur.core.device.PinRole;
 /** What pins are there for as people call them: a part's outputs, its enable, its select. */
 final class PinTask {
   private static final int MOST_SHOWN = 4;
-  private static final Pattern HOLDS_OR_CLOCKS =
-      Pattern.compile(
-          "(?i)[/~]?[12]?(?:CLR|MR|CL|PR|PRE|SET|CLK|CK|CP|CLOCK|LD|LOAD|PE|PL|SH/?LD|INH|EN[PT])[12AB]?");
+
+  /** What data books call in two letters: the two words, and those. */
+  static final Map<List<String>, String> LETTERS =
+      Map.of(
+          List.of("output", "enable"), "oe",
+          List.of("write", "enable"), "we",
+          List.of("chip", "enable"), "cs",
+          List.of("chip", "select"), "cs");
 
   private PinTask() {}
+
+  /** A task in as few letters as data books call it by. */
+  static String inLetters(String task) {
+    String plain = task.toLowerCase(Locale.ROOT);
+    return LETTERS.getOrDefault(List.of(plain.split(" ", -1)), plain);
+  }
 
   /** The pins of a part a word stands for, in the order of the device; none for any other word. */
   static List<String> pins(Part part, String word) {
@@ -123,8 +134,7 @@ final class PinTask {
           Optional.of(
               p ->
                   !p.kind().drives()
-                      && (PinRole.CLOCK.fits(p.name())
-                          || p.name().matches("(?i)[/~]?[12]?(CLK|CK|CP)[12]?")));
+                      && (PinRole.CLOCK.fits(p.name()) || PinRole.COUNTS_BY.fits(p.name())));
       case "strobe" -> Optional.of(p -> p.name().matches("(?i)[/~]?(STB|STROBE|G)[12]?"));
       case "load" -> Optional.of(p -> p.name().matches("(?i)[/~]?(LD|LOAD|PE|PL|SH/?LD)"));
       case "direction", "dir" -> Optional.of(p -> p.name().matches("(?i)DIR|DT/?R|T/?R|SEND"));
@@ -138,7 +148,8 @@ final class PinTask {
         && !selects(part, pin)
         && !PinRole.ENABLE.fits(pin.name())
         && !PinRole.SELECT.fits(pin.name())
-        && !HOLDS_OR_CLOCKS.matcher(pin.name()).matches();
+        && !PinRole.HOLDS.fits(pin.name())
+        && !PinRole.COUNTS_BY.fits(pin.name());
   }
 
   /** Whether a pin of a selector says which of its inputs comes through. */

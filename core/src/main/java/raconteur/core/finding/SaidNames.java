@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -245,7 +244,7 @@ final class SaidNames {
       // Which of them are the others, only who says it knows.
       return;
     }
-    PAIRS.forEach(this::shorten);
+    PinTask.LETTERS.forEach(this::shorten);
     Optional<Part> part = part(parts.getFirst());
     if (part.isPresent() && bySeveralTasks(part.get())) {
       return;
@@ -290,14 +289,7 @@ final class SaidNames {
     }
   }
 
-  /** What data books call in two letters: the two words, and those. */
-  private static final Map<List<String>, String> PAIRS =
-      Map.of(
-          List.of("output", "enable"), "oe",
-          List.of("write", "enable"), "we",
-          List.of("chip", "enable"), "cs",
-          List.of("chip", "select"), "cs");
-
+  /** Two words for what data books call in two letters. */
   private void shorten(List<String> pair, String letters) {
     int at = Collections.indexOfSubList(words, pair);
     boolean known =

@@ -2,11 +2,11 @@ package raconteur.core.predict;
 
 import java.util.HashSet;
 import java.util.Set;
-import java.util.regex.Pattern;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.device.PinKind;
+import raconteur.core.device.PinRole;
 
 /**
  * Signal pins that lead somewhere nobody has written down: those without a net on a part of which
@@ -14,8 +14,6 @@ import raconteur.core.device.PinKind;
  * nothing (a judgement), but no clock is.
  */
 final class UnknownEnds {
-  private static final Pattern CLOCK = Pattern.compile("[/~]?[12]?(CLK|CK|CP|CLOCK)[12AB]?");
-
   private final Set<PinRef> pins = new HashSet<>();
 
   UnknownEnds(Board board) {
@@ -40,7 +38,7 @@ final class UnknownEnds {
 
   private static boolean isClock(Board board, PinRef pin) {
     return board.kind(pin) == PinKind.INPUT
-        && board.pin(pin).filter(p -> CLOCK.matcher(p.name()).matches()).isPresent();
+        && board.pin(pin).filter(p -> PinRole.COUNTS_BY.fits(p.name())).isPresent();
   }
 
   boolean contains(PinRef pin) {
