@@ -169,7 +169,7 @@ public final class NextSteps {
     TestFacts now = facts.with(telling.partsOut());
     List<LookAhead.Test> tests = new ArrayList<>();
     for (Finding test : candidates(diagnosis, telling)) {
-      if (!starved.isEmpty() && !test.kind().ofSupply()) {
+      if (!starved.isEmpty() && !test.kind().ofSupply() && !isAcrossAMaker(test)) {
         continue;
       }
       if (patience.isOver()) {
@@ -195,6 +195,12 @@ public final class NextSteps {
       }
     }
     return tests;
+  }
+
+  /** Ohms across what the supply comes through: a fuse is measured before it is replaced. */
+  private boolean isAcrossAMaker(Finding test) {
+    return test instanceof Finding.PartOhms(String part, double _)
+        && board.supplies().stream().anyMatch(rail -> rail.madeBy().contains(part));
   }
 
   /** The rails that stand too low in this state of the board: they are settled before anything. */

@@ -4,8 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static raconteur.core.Stories.suspicion;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
+import raconteur.core.Stories;
 import raconteur.core.ToldStories;
+import raconteur.core.fault.History;
+import raconteur.core.plan.Advisor;
+import raconteur.core.plan.Step;
 
 /** The way of the supply, on boards of which only the nets were typed. */
 class SupplyWayTest {
@@ -77,5 +82,18 @@ class SupplyWayTest {
     // One rail missing of three is not the plug of them all.
     assertThat(suspicion(CURLEW, "P1", "-5V 0 V", "5V 5 V", "12V 12 V"))
         .isLessThan(suspicion(CURLEW, "VR3", "-5V 0 V", "5V 5 V", "12V 12 V"));
+  }
+
+  /** Before a soldered fuse is replaced a meter is put across it: half a minute. */
+  @Test
+  void aFuseIsMeasuredBeforeItIsReplaced() {
+    Advisor advisor = new Advisor(SMEW, History.NONE, 2);
+    List<String> steps =
+        advisor.nextSteps(advisor.advise(Stories.of("5V 0 V", "J1.1 9 V", "U26.1 0 V"))).stream()
+            .map(Step::title)
+            .toList();
+    assertThat(steps).contains("Measure across F1 (fuse) in ohms");
+    assertThat(steps.indexOf("Measure across F1 (fuse) in ohms"))
+        .isLessThan(steps.indexOf("Replace F1 (fuse)"));
   }
 }

@@ -9,6 +9,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.board.UsualSuspect;
 import raconteur.core.continuity.WalkedLine;
 import raconteur.core.diagnose.Diagnosis;
@@ -77,7 +78,7 @@ final class ReasonsPane extends ScrollPane {
     }
     row(
         decibans(Suspect.decibans(suspect.probability())),
-        "now: " + Percent.of(suspect.probability()) + ". " + clearing(suspect),
+        "now: " + Percent.of(suspect.probability()) + ". " + clearing(board, suspect),
         Style.TONE_PLAIN);
     deadTest(DeadTestRuns.of(board, advice.telling()));
     if (!advice.calledBad().isEmpty()) {
@@ -129,8 +130,10 @@ final class ReasonsPane extends ScrollPane {
         : "";
   }
 
-  private static String clearing(Suspect suspect) {
+  private static String clearing(Board board, Suspect suspect) {
     return switch (suspect.place()) {
+      case Place.OfPart(String part) when isMeasuredAcross(board, part) ->
+          "Good ohms across it, or a good part that changes nothing, would speak for it.";
       case Place.FittedSet s ->
           "The fault still there with another set in place of " + s + " would clear it.";
       case Place.Joints j ->
@@ -143,6 +146,15 @@ final class ReasonsPane extends ScrollPane {
       case Place.Bridge b ->
           "No continuity between " + b.one() + " and " + b.other() + " would clear it.";
     };
+  }
+
+  /** What no tester takes: a meter says it. */
+  private static boolean isMeasuredAcross(Board board, String part) {
+    return board
+        .part(part)
+        .map(Part::device)
+        .filter(device -> device.isSeries() || device.isResistor())
+        .isPresent();
   }
 
   private void likeness(SimilarStories.Likeness like) {
