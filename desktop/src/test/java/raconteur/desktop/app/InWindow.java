@@ -19,11 +19,10 @@ import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** A test in the real window on the demo casebook: a new window for every method. */
-@ExtendWith(ApplicationExtension.class)
+@ExtendWith(LookingOnItsThread.class)
 public abstract class InWindow {
   @TempDir private static Path folder;
   private final AtomicReference<Optional<ExecutorService>> worker =

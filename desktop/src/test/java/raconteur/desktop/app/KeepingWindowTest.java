@@ -58,7 +58,9 @@ class KeepingWindowTest extends InWindow {
               return frame;
             });
     WaitForAsyncUtils.waitForFxEvents();
-    assertThat(robot.from(closed).lookup(".stage-button").queryAllAs(Button.class))
+    assertThat(
+            DemoWindow.fx(
+                () -> robot.from(closed).lookup(".stage-button").queryAllAs(Button.class)))
         .filteredOn(b -> !b.getText().startsWith("F"))
         .hasSize(Way.values().length)
         .allMatch(Button::isDisabled);

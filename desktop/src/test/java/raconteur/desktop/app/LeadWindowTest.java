@@ -23,7 +23,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import raconteur.casebook.store.Outcome;
@@ -34,7 +33,7 @@ import raconteur.desktop.workshop.Workshop;
 /**
  * Somebody who has nothing yet is led from an empty shelf to the second step on a board of theirs.
  */
-@ExtendWith(ApplicationExtension.class)
+@ExtendWith(LookingOnItsThread.class)
 class LeadWindowTest {
   @TempDir private static Path folder;
   private final AtomicInteger demos = new AtomicInteger();
