@@ -43,6 +43,30 @@ public final class AcrossJudge {
     return device.isResistor() && !device.isTrimmer() ? part.printedOhms() : OptionalDouble.empty();
   }
 
+  /**
+   * What the meter shows where nobody would call it good nor open, in the middle of both limits.
+   */
+  public OptionalDouble doubtfulOhms() {
+    if (device.isSeries()) {
+      return OptionalDouble.of(
+          between("coil or fuse good up to ohms", "coil or fuse bad from ohms"));
+    }
+    OptionalDouble good = goodOhms();
+    return good.isEmpty()
+        ? good
+        : OptionalDouble.of(
+            good.getAsDouble() * between("resistor good up to share", "resistor bad above share"));
+  }
+
+  private static double between(String good, String bad) {
+    return Math.sqrt(figure(good) * figure(bad));
+  }
+
+  /** The share of its volts at which a cell is neither good nor flat, in the middle of both. */
+  public static double doubtfulCellShare() {
+    return between("cell flat below share", "cell good from share");
+  }
+
   /** What a cell is sold with; empty where nobody wrote it down. */
   public OptionalDouble cellVolts() {
     Matcher printed = PRINTED_VOLTS.matcher(part.value());

@@ -16,6 +16,7 @@ import raconteur.core.finding.Mend;
 import raconteur.core.finding.Quantities;
 import raconteur.core.finding.Subject;
 import raconteur.core.finding.TestKind;
+import raconteur.core.judge.AcrossJudge;
 import raconteur.core.judge.RailResistance;
 import raconteur.core.judge.RailVoltage;
 
@@ -132,6 +133,17 @@ final class StepWords {
           typed(
               Double.isInfinite(t.ohms()) ? "over range" : ohmsWord(t),
               t.rail() + " gnd ",
+              chance,
+              meaning);
+      case Finding.PartOhms t -> {
+        AcrossJudge judge = new AcrossJudge(board.part(t.part()).orElseThrow());
+        String word = judge.readsOpen(t) ? "open" : judge.of(t).level().word();
+        yield typed(word, t.part() + " ", chance, meaning);
+      }
+      case Finding.PartVolts t ->
+          typed(
+              new AcrossJudge(board.part(t.part()).orElseThrow()).of(t).level().word(),
+              t.part() + " ",
               chance,
               meaning);
       case Finding.DeadTestResult t when t.end() == Finding.DeadTestEnd.FLASHES ->

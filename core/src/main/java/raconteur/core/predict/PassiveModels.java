@@ -179,9 +179,13 @@ record PassiveModels(Board board, Readings readings) {
     judge
         .goodOhms()
         .ifPresent(good -> outcomes.put("good", new Finding.PartOhms(test.part(), good)));
+    judge
+        .doubtfulOhms()
+        .ifPresent(much -> outcomes.put("doubtful", new Finding.PartOhms(test.part(), much)));
     outcomes.put(OPEN, new Finding.PartOhms(test.part(), Double.POSITIVE_INFINITY));
     return across(
         test,
+        board.part(test.part()).orElseThrow().device().isDiode() ? "across" : "ohms across",
         outcomes,
         found ->
             judge.readsOpen((Finding.PartOhms) found)
@@ -198,16 +202,20 @@ record PassiveModels(Board board, Readings readings) {
         .ifPresent(
             sold -> {
               outcomes.put("good", new Finding.PartVolts(test.part(), sold));
+              outcomes.put(
+                  "doubtful",
+                  new Finding.PartVolts(test.part(), sold * AcrossJudge.doubtfulCellShare()));
               outcomes.put("bad", new Finding.PartVolts(test.part(), sold / 2));
             });
-    return across(test, outcomes, found -> judge.of((Finding.PartVolts) found).level().word());
+    return across(
+        test, "across", outcomes, found -> judge.of((Finding.PartVolts) found).level().word());
   }
 
   /** Nothing else reads so with the leads in the right place. */
   private static final String OPEN = "open";
 
   private TestModel<?> across(
-      Finding test, Map<String, Finding> outcomes, Function<Finding, String> judged) {
+      Finding test, String row, Map<String, Finding> outcomes, Function<Finding, String> judged) {
     String shown = judged.apply(test);
     if (shown.equals(Verdict.Level.UNJUDGED.word())) {
       return new NoModel(test);
@@ -215,7 +223,7 @@ record PassiveModels(Board board, Readings readings) {
     outcomes.putIfAbsent(shown, test);
     return new ConditionModel(
         readings,
-        "across",
+        row,
         List.of("healthy", "bad"),
         fault ->
             fault.place().mendable().equals(new Place.OfPart(test.subject().part()))

@@ -88,12 +88,18 @@ class SupplyWayTest {
   @Test
   void aFuseIsMeasuredBeforeItIsReplaced() {
     Advisor advisor = new Advisor(SMEW, History.NONE, 2);
-    List<String> steps =
-        advisor.nextSteps(advisor.advise(Stories.of("5V 0 V", "J1.1 9 V", "U26.1 0 V"))).stream()
-            .map(Step::title)
-            .toList();
+    List<Step> proposed =
+        advisor.nextSteps(advisor.advise(Stories.of("5V 0 V", "J1.1 9 V", "U26.1 0 V")));
+    List<String> steps = proposed.stream().map(Step::title).toList();
     assertThat(steps).contains("Measure across F1 (fuse) in ohms");
     assertThat(steps.indexOf("Measure across F1 (fuse) in ohms"))
         .isLessThan(steps.indexOf("Replace F1 (fuse)"));
+    List<Step.Outcome> outcomes =
+        proposed.get(steps.indexOf("Measure across F1 (fuse) in ohms")).outcomes();
+    assertThat(outcomes)
+        .extracting(Step.Outcome::word)
+        .containsExactlyInAnyOrder("good", "doubtful", "open");
+    assertThat(outcomes.stream().mapToDouble(Step.Outcome::chance).sum())
+        .isCloseTo(1, within(1e-9));
   }
 }

@@ -44,7 +44,8 @@ class PredictorTest {
         new Finding.DeadTestResult(Finding.DeadTestEnd.PASS, List.of()),
         new Finding.Swap("U13", Finding.SwapEffect.SAME),
         new Finding.Symptom("blank"),
-        new Finding.Heat("U13", Finding.Warmth.HOT));
+        new Finding.Heat("U13", Finding.Warmth.HOT),
+        new Finding.PartOhms("R4", 4700));
   }
 
   /** Whatever is wrong, the chances of a test's outcomes add up to 1 and none is impossible. */
