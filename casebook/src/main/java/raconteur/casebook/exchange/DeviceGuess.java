@@ -301,8 +301,16 @@ final class DeviceGuess {
     return part.designator.replaceAll("[^A-Za-z].*", "").toUpperCase(Locale.ROOT);
   }
 
+  /** Letters under which somebody lists what is turned with a screwdriver. */
+  private static final Set<String> OF_A_TRIMMER = Set.of("R", "TR", "RT", "T", "P", "PT", "TM");
+
+  private static final String TRIMMER = "trimmer|trim ?pots?|preset|pot|potentiometer";
+
   private Optional<Device> byLetter(DraftBoard.DraftPart part, String letters) {
     int count = part.pins.size();
+    if (OF_A_TRIMMER.contains(letters) && isCalled(part, TRIMMER)) {
+      return library.find("trimmer");
+    }
     String name =
         switch (letters) {
           case "R" -> "resistor";
@@ -327,7 +335,7 @@ final class DeviceGuess {
               isCalled(part, "crystal|xtal|quartz|quarz|[0-9.,]+ ?[mk]hz")
                   ? "crystal"
                   : count <= 3 ? "transistor-ebc" : "";
-          case "TR" -> count <= 3 ? "transistor-ebc" : "";
+          case "TR" -> count <= 3 && !isCalled(part, "transformer") ? "transistor-ebc" : "";
           case "T" ->
               count <= 3 && isCalled(part, "(?:b[cdfu]|2n|2s[a-d]|mps|tip)[0-9]{2,4}[a-z]?")
                   ? "transistor-ebc"

@@ -151,6 +151,9 @@ final class UsualRails {
 
   /** The parts without which a rail is not there; none where nothing tells. */
   private List<Part> makers(Rail rail) {
+    if (between.contains(rail.net())) {
+      return List.of(ways.get(rail.net()));
+    }
     boolean wired = netOf.containsValue(rail.net());
     List<Part> makers = wired ? regulatorsOn(rail.net()) : regulatorsOf(rail.volts());
     if (makers.isEmpty()) {

@@ -93,6 +93,9 @@ final class UsualSeries {
 
   private Optional<Device> through(Part part) {
     Device device = part.device();
+    if (part.fitted() && device.isTrimmer()) {
+      return dividing(part);
+    }
     boolean small =
         device.isResistor() && ohms(part.value()).orElse(Double.MAX_VALUE) <= LARGEST_OHMS;
     if (!part.fitted() || !(small || device.isSeries())) {
@@ -107,6 +110,26 @@ final class UsualSeries {
       ways.add(way.get());
     }
     return ways.isEmpty() ? Optional.empty() : Optional.of(asGates(part, ways, Optional.empty()));
+  }
+
+  /**
+   * A trimmer with one end on ground, such as sets how loud it is: what drives its other end is
+   * seen at what is left, which is where it is tapped.
+   */
+  private Optional<Device> dividing(Part part) {
+    List<PinRef> others =
+        part.pins().stream()
+            .filter(pin -> netOf.containsKey(pin))
+            .filter(pin -> !SupplyName.isGround(netOf.get(pin).name()))
+            .toList();
+    boolean grounded =
+        part.pins().stream()
+            .flatMap(pin -> Optional.ofNullable(netOf.get(pin)).stream())
+            .anyMatch(net -> SupplyName.isGround(net.name()));
+    return grounded && others.size() == 2
+        ? way(others.getFirst(), others.getLast())
+            .map(way -> asGates(part, List.of(way), Optional.empty()))
+        : Optional.empty();
   }
 
   /** The two ends of each element; a package of several has them opposite each other. */

@@ -100,6 +100,11 @@ public final class BenchLine {
     }
     String line = RowOfLines.named(board, said);
     Understanding heard = heardOrOfTheSame(line, context);
+    if (!isWhole(heard)) {
+      String capitals = PinsOfALine.inCapitals(board, line);
+      Understanding ofALine = capitals.equals(line) ? heard : heardOrOfTheSame(capitals, context);
+      heard = isWhole(ofALine) ? ofALine : heard;
+    }
     if (heard instanceof Understanding.Proposed offer) {
       return Proposal.noted(offer, said);
     }
@@ -209,6 +214,10 @@ public final class BenchLine {
         return Optional.of(asSaid(same, context));
       }
     }
+    Optional<String> onTheWay = VoltsOnTheWay.named(board, Rewordings.shipped().plain(line));
+    if (onTheWay.isPresent()) {
+      return onTheWay.map(usual -> asSaid(usual, context));
+    }
     Optional<Understanding> reworded = reworded(line, context, false);
     if (reworded.filter(u -> !(u instanceof Understanding.Refused)).isPresent()) {
       return reworded;
@@ -243,6 +252,10 @@ public final class BenchLine {
 
   private Optional<Understanding> inTurn(String line, BenchContext context) {
     return new Breath(board, (piece, now) -> heard(piece, now, false), line).taken(context);
+  }
+
+  private static boolean isWhole(Understanding heard) {
+    return isTaken(heard) && !(heard instanceof Understanding.Unfinished);
   }
 
   private static boolean isTaken(Understanding heard) {

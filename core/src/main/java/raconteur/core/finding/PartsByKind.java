@@ -348,6 +348,16 @@ final class PartsByKind {
     return word.endsWith("s") && placesOf(board, word).isEmpty();
   }
 
+  /** What a designator or the word for a kind stands for. */
+  static List<Part> only(Board board, String said) {
+    Optional<Part> called = board.partCalled(said);
+    return called.isPresent()
+        ? List.of(called.get())
+        : places(board, said.toLowerCase(Locale.ROOT)).stream()
+            .flatMap(place -> board.part(place).stream())
+            .toList();
+  }
+
   private static List<String> places(Board board, String word) {
     List<String> exact = narrowed(board, placesOf(board, word), word);
     return exact.isEmpty() && word.endsWith("s")
@@ -426,6 +436,10 @@ final class PartsByKind {
     return title != null && device.title().toLowerCase(Locale.ROOT).contains(title);
   }
 
+  private static boolean isPlug(Device device) {
+    return device.isContact() && !device.isKey() && !device.isSpeaker();
+  }
+
   private static boolean isPeripheral(Device device, String title) {
     return device.title().contains(title) && !device.isProcessor();
   }
@@ -435,13 +449,15 @@ final class PartsByKind {
     Device device = part.device();
     return switch (word) {
       case "fuse" -> device.name().equals("fuse");
+      case "switch" -> device.name().equals("switch");
       case "crystal", "xtal", "oscillator", "osc" -> device.isCrystal();
       case "regulator" -> device.isRegulator();
       case "battery", "cell" -> device.isCell();
       case "cpu", "processor" -> device.isProcessor();
       case "edge" -> device.name().startsWith("edge-");
-      case "plug", "connector", "jack", "header" ->
-          device.isContact() && !device.isKey() && !device.isSpeaker();
+      case "plug", "connector", "header" -> isPlug(device);
+      case "jack", "ribbon", "cable", "flex" ->
+          isPlug(device) && part.called().toLowerCase(Locale.ROOT).contains(word);
       case "speaker", "buzzer" -> device.isSpeaker();
       case "led" -> device.isLamp();
       case "amp", "amplifier" -> device.title().toLowerCase(Locale.ROOT).contains("amplifier");

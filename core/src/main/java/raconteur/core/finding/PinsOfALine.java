@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Net;
 import raconteur.core.board.PinRef;
@@ -65,6 +67,21 @@ final class PinsOfALine {
       }
     }
     return plain;
+  }
+
+  /** Lines of the board that were typed in small letters, by their names: {@code clk dead}. */
+  static String inCapitals(Board board, String said) {
+    return Stream.of(said.split(" ", -1))
+        .map(word -> isALineInSmall(board, word) ? word.toUpperCase(Locale.ROOT) : word)
+        .collect(Collectors.joining(" "));
+  }
+
+  private static boolean isALineInSmall(Board board, String word) {
+    return word.matches("[a-z][a-z0-9]+")
+        && board.net(word).isEmpty()
+        && board.partCalled(word).isEmpty()
+        && !board.isSupply(word.toUpperCase(Locale.ROOT))
+        && board.net(word.toUpperCase(Locale.ROOT)).isPresent();
   }
 
   private static Optional<PinRef> pinOf(Board board, Net net, String part) {

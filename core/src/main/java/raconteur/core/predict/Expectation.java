@@ -21,6 +21,17 @@ sealed interface Expectation {
     }
   }
 
+  /**
+   * These rails were read far too low: what loads one so much gets hot, and so does what makes it.
+   *
+   * @param rails names
+   */
+  record Low(Set<String> rails) implements Expectation {
+    public Low {
+      rails = Set.copyOf(rails);
+    }
+  }
+
   /** The rail was read at its source and is good: only the way to the place can be bad. */
   record Fed() implements Expectation {}
 

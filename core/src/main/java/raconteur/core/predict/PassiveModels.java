@@ -29,25 +29,30 @@ import raconteur.core.judge.Verdict;
 record PassiveModels(Board board, Readings readings) {
   /** In the order in which the later hides the earlier. */
   private static final List<String> HEAT_CONDITIONS =
-      List.of("healthy", "dead", "overloaded", "leaky");
+      List.of("healthy", "dead", "overloaded", "leaky", "loading");
 
   /**
    * What a fault does to the warmth of a part. What makes a rail gets hot when something loads it:
    * its heat then accuses whatever hangs on the rail.
    */
-  private String heatCondition(Fault fault, String part) {
+  private String heatCondition(Fault fault, String part, Set<String> low) {
     if (!fault.place().mendable().equals(new Place.OfPart(part))) {
-      return loadsWhatItMakes(fault, part) ? "overloaded" : "healthy";
+      return loadsWhatItMakes(fault, part, low) ? "overloaded" : "healthy";
     }
     return switch (fault.mode().warmth()) {
-      case HOT -> "leaky";
+      case HOT -> loads(fault, low) ? "loading" : "leaky";
       case COLD -> "dead";
       case USUAL -> "healthy";
     };
   }
 
-  private boolean loadsWhatItMakes(Fault fault, String part) {
-    return fault.mode().load() == FaultMode.Load.HEAVY
+  /** Whether a fault loads one of these rails, lightly as it may. */
+  private static boolean loads(Fault fault, Set<String> rails) {
+    return fault.place() instanceof Place.Load(_, String loaded) && rails.contains(loaded);
+  }
+
+  private boolean loadsWhatItMakes(Fault fault, String part, Set<String> low) {
+    return (fault.mode().load() == FaultMode.Load.HEAVY || loads(fault, low))
         && fault.place() instanceof Place.Load(_, String loaded)
         && board.rails().stream()
             .filter(rail -> rail.madeBy().contains(part))
@@ -59,7 +64,10 @@ record PassiveModels(Board board, Readings readings) {
     return board.rail(other).filter(r -> r.from().equals(rail)).isPresent();
   }
 
-  TestModel<?> heat(String part) {
+  /**
+   * @param low the rails that were read far too low
+   */
+  TestModel<?> heat(String part, Set<String> low) {
     Map<String, Finding> outcomes = new LinkedHashMap<>();
     for (Finding.Warmth warmth : Finding.Warmth.values()) {
       outcomes.put(warmth.name().toLowerCase(Locale.ROOT), new Finding.Heat(part, warmth));
@@ -68,7 +76,7 @@ record PassiveModels(Board board, Readings readings) {
         readings,
         "heat",
         HEAT_CONDITIONS,
-        fault -> heatCondition(fault, part),
+        fault -> heatCondition(fault, part, low),
         found -> ((Finding.Heat) found).warmth().name().toLowerCase(Locale.ROOT),
         outcomes);
   }
@@ -104,7 +112,7 @@ record PassiveModels(Board board, Readings readings) {
         readings,
         "temperature",
         HEAT_CONDITIONS,
-        fault -> heatCondition(fault, test.part()),
+        fault -> heatCondition(fault, test.part(), Set.of()),
         found -> side(twins, ((Finding.Temperature) found).celsius(), "cold", "normal", "hot"),
         outcomes);
   }

@@ -250,6 +250,7 @@ public final class Predictor {
               .<Expectation>map(Expectation.Among::new)
               .orElse(Expectation.NONE);
       case Finding.FarVolts far -> fed(far, moment, told);
+      case Finding.Heat _ -> new Expectation.Low(low(moment, told));
       case Finding.FunctionCheck check when !check.works() -> complaint(check, moment, told);
       case Finding.NothingHot _ ->
           new Expectation.But(
@@ -281,6 +282,21 @@ public final class Predictor {
                             .filter(c -> c.chances().getOrDefault(CPU, 0.0) >= SHOWS_IT_STANDS)
                             .isPresent());
     return here.contains(check) && runs ? new Expectation.Complaint() : Expectation.NONE;
+  }
+
+  /** The rails whose last reading since the last mend was far too low. */
+  private Set<String> low(Moment moment, List<DatedFinding> told) {
+    return board.supplies().stream()
+        .filter(
+            rail ->
+                told.stream()
+                    .filter(other -> other.moment().epoch() == moment.epoch())
+                    .flatMap(other -> atSource(other.finding(), rail).stream())
+                    .reduce((_, later) -> later)
+                    .filter(volts -> !Supplies.works(rail, volts))
+                    .isPresent())
+        .map(Rail::name)
+        .collect(Collectors.toSet());
   }
 
   /** Whether the last reading of the rail at its source, since the last mend, was good. */
@@ -339,7 +355,10 @@ public final class Predictor {
           new DeadTestModel(shared(), Math.max(1, result.counts().size()));
       case Finding.Swap swap -> new SwapModel(readings, swap.part());
       case Finding.Symptom shown -> new SymptomModel(shared(), shown.card());
-      case Finding.Heat heat -> passiveModels.heat(heat.part());
+      case Finding.Heat heat ->
+          passiveModels.heat(
+              heat.part(),
+              expectation instanceof Expectation.Low(Set<String> rails) ? rails : Set.of());
       case Finding.PinOhms ohms when saysMoreThanItsPeers(ohms, expectation) ->
           copperModels.toGround(ohms, WayToGround.of(board, ohms).orElseThrow());
       case Finding.PinOhms ohms

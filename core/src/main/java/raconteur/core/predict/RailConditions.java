@@ -49,9 +49,9 @@ final class RailConditions {
       case Place.OfPart place when fault.mode() == FaultMode.DEAD && smooths(place.part()) -> "dry";
       case Place.Load place when place.rail().equals(rail.name()) ->
           fault.mode() == FaultMode.SHORTED ? "shorted" : "loaded";
-      case Place.Bridge place when touches(place) -> isGround(place) ? "loaded" : "pulled";
+      case Place.Bridge place when touches(place) -> isGround(place) ? "poor" : "pulled";
       case Place.Inside place when touches(place.asBridge()) ->
-          isGround(place.asBridge()) ? "loaded" : "pulled";
+          isGround(place.asBridge()) ? "poor" : "pulled";
       case Place.OfPart _,
           Place.Load _,
           Place.Output _,
@@ -112,7 +112,7 @@ final class RailConditions {
   String underCurrent(Fault fault) {
     return switch (underVoltage(fault)) {
       case "gone" -> "gone";
-      case "loaded", "pulled", "shorted" -> "loaded";
+      case "loaded", "poor", "pulled", "shorted" -> "loaded";
       default -> "healthy";
     };
   }

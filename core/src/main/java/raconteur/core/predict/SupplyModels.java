@@ -71,7 +71,7 @@ record SupplyModels(Board board, Readings readings) {
         reading,
         fault ->
             isOnTheWay(fault, railName, part)
-                ? "loaded"
+                ? "poor"
                 : fed ? "good" : conditions.underVoltage(fault));
   }
 
@@ -112,7 +112,7 @@ record SupplyModels(Board board, Readings readings) {
     return new ConditionModel(
         readings,
         test,
-        List.of("good", "dry", "loaded", "pulled", "shorted", "gone"),
+        List.of("good", "dry", "loaded", "poor", "pulled", "shorted", "gone"),
         condition,
         found -> conditions.voltageOutcome(RailConditions.volts(found)),
         outcomes);

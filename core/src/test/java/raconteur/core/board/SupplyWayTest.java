@@ -102,4 +102,28 @@ class SupplyWayTest {
     assertThat(outcomes.stream().mapToDouble(Step.Outcome::chance).sum())
         .isCloseTo(1, within(1e-9));
   }
+
+  /** A line between two parts of the way is made by the one nearer to the plug. */
+  @Test
+  void aSwitchAndAFuseInOneWayEachMakeTheLineBehindThem() {
+    Board siskin = ToldStories.board("siskin-1");
+    assertThat(siskin.rail("VSW").orElseThrow().madeBy()).containsExactly("SW1");
+    assertThat(siskin.rail("VF").orElseThrow().madeBy()).containsExactly("F1");
+    assertThat(siskin.rail("VRAW").orElseThrow().madeBy()).containsExactly("D5");
+    assertThat(suspicion(siskin, "F1", "VSW 9.1 V", "VF 0 V")).isGreaterThan(0.7);
+    assertThat(suspicion(siskin, "F1", "VSW 0 V", "VF 0 V")).isLessThan(0.05);
+  }
+
+  /** What loads a rail so that it is far too low makes its regulator hot, and is hot itself. */
+  @Test
+  void aColdRegulatorBehindALowRailIsNotOverloaded() {
+    Board siskin = ToldStories.board("siskin-1");
+    double low = suspicion(siskin, "U15", "5V 1.2 V", "VRAW 8.4 V");
+    assertThat(suspicion(siskin, "U15", "5V 1.2 V", "VRAW 8.4 V", "U15 cold"))
+        .isGreaterThan(1.5 * low);
+    assertThat(suspicion(siskin, "U15", "5V 1.2 V", "VRAW 8.4 V", "U15 hot")).isLessThan(low);
+    double loads = suspicion(siskin, "U5", "5V 1.2 V");
+    assertThat(suspicion(siskin, "U5", "5V 1.2 V", "U5 hot")).isGreaterThan(2 * loads);
+    assertThat(suspicion(siskin, "U5", "5V 1.2 V", "U5 normal")).isLessThan(loads / 1.3);
+  }
 }

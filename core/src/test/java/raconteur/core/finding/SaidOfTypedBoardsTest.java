@@ -57,6 +57,28 @@ class SaidOfTypedBoardsTest {
         "smew-1 | machine otherwise works | note otherwise it works",
         "smew-1 | keyboard works on another machine | note keyboard works on another machine",
         "smew-1 | U3 tester fail at bit 4 | U3 tester fail; note tester: bit 4",
+        // Lines in small letters; what is in order moves, but for what waits to be pulled low.
+        "siskin-1 | clk dead | U1.37 0 Hz",
+        "siskin-1 | osc ok | U16.7 toggling",
+        "siskin-1 | INT ok | U1.7 high",
+        "siskin-1 | CLK ok at U7.3 | U7.3 toggling",
+        // Volts by what the supply comes through.
+        "siskin-1 | 9V at J5 | VIN 9 V",
+        "siskin-1 | no power at the jack | VIN 0 V",
+        "siskin-1 | nothing after the switch | VSW 0 V",
+        "siskin-1 | 9.1V before the fuse | VSW 9.1 V",
+        "siskin-1 | no voltage at all after D5 | VRAW 0 V",
+        "siskin-1 | nothing comes out of the 7805 | +5V 0 V",
+        "siskin-1 | 8.4V into the regulator | VRAW 8.4 V",
+        // Who hears it has a processor that works.
+        "siskin-1 | screen blank, keys beep | screen blank; U1 runs",
+        "siskin-1 | no picture but sound works | screen blank; U1 runs",
+        "siskin-1 | no key response | screen dead-keys",
+        "siskin-1 | no keys work | screen dead-keys",
+        "siskin-1 | game frozen | screen hangs",
+        "siskin-1 | nothing else gets warm | nothing hot",
+        "siskin-1 | pressing the ribbon brings them back | moved J1 changes",
+        "siskin-1 | reseated the ribbon | mended J1 reseated",
         // A row of lines by what their names have in common.
         "merlin-1 | TA lines all pulsing | TA0-TA10 pulsing",
         // Plugs by what comes through them.

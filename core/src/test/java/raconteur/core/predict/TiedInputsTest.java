@@ -129,4 +129,13 @@ class TiedInputsTest {
                 .sum())
         .isGreaterThan(0.02);
   }
+
+  /** Where one end of it is on ground, what goes in at the other comes out at its tap. */
+  @Test
+  void aVolumeControlPassesWhatComesInAndIsSuspectedWhereNothingComesOut() {
+    Board siskin = ToldStories.board("siskin-1");
+    double before = suspicion(siskin, "TR2", "U10.6 toggling");
+    assertThat(suspicion(siskin, "TR2", "U10.6 toggling", "TR2.2 0 Hz")).isGreaterThan(3 * before);
+    assertThat(suspicion(siskin, "TR2", "U10.6 toggling", "TR2.2 toggling")).isLessThan(before);
+  }
 }
