@@ -60,6 +60,13 @@ public final class BenchLine {
       Pattern.compile(
           "(?i)\\b(?:ok|okay|good|fine|normal|perfect|works?|working|back|correct|right)\\b");
 
+  /** Who sees it move does not miss it. */
+  private static final Pattern MOVES =
+      Pattern.compile(
+          "(?i)\\b(?:has (?:a"
+              + " )?(?:signal|clock|pulses)|clocking|clocked|running|runs|pulsing|toggling"
+              + "|moving|active|present|alive)\\b");
+
   private static final Pattern SAME =
       Pattern.compile(
           "(?i)(?:(?:it is |it's )?(?:still )?(?:the |exactly the )?same(?:"
@@ -405,6 +412,8 @@ public final class BenchLine {
     return whole
             && asSaid(bad, context) instanceof Understanding.Understood doesNotWork
             && !WORKS.matcher(plain).find()
+            && !MOVES.matcher(plain).find()
+            && !Breath.speaksOfAMend(plain)
         ? new Understanding.Proposed(
             List.of(doesNotWork),
             List.of(plain),

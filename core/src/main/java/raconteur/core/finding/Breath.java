@@ -62,12 +62,11 @@ final class Breath {
 
   private static final Pattern BUT = Pattern.compile("(?i)\\bbut\\b");
 
-  private static final Pattern A_PART = Pattern.compile("\\b([A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)\\b");
+  private static final Pattern A_PART = Pattern.compile("\\b(" + Rewordings.PART + ")\\b");
 
   /** Something said of a line at another place: {@code dead at J2}. */
   private static final Pattern ELSEWHERE =
-      Pattern.compile(
-          "(?i)(?:[a-z]+ ){1,3}(?:at|on) (?:the )?[A-Z]{1,4}[0-9]{1,4}[A-Z]?(?:[ .].*)?");
+      Pattern.compile("(?i)(?:[a-z]+ ){1,3}(?:at|on) (?:the )?" + Rewordings.PART + "(?:[ .].*)?");
 
   /** Of the board as it is now, or of other parts, and not of the one named before. */
   private static final Pattern OF_THE_BOARD =

@@ -76,10 +76,11 @@ final class PartsByKind {
 
   /** The line with places in it; as it is where it names a place, or nothing by its kind. */
   static String named(Board board, String plain) {
-    String line =
+    String line = byListing(board, plain);
+    line =
         byPurposeAndTask(
             board,
-            byPurposeAndPin(board, byFrequency(board, byTypeAndPin(board, byRail(board, plain)))));
+            byPurposeAndPin(board, byFrequency(board, byTypeAndPin(board, byRail(board, line)))));
     List<String> words = List.of(line.split(" ", -1));
     if (words.stream().anyMatch(w -> isPlace(board, w))) {
       return line;
@@ -105,6 +106,80 @@ final class PartsByKind {
       }
     }
     return String.join(" ", named);
+  }
+
+  /** What chips are called in lists, and functions are not. */
+  private static final Set<String> THINGS =
+      Set.of(
+          "rom",
+          "eprom",
+          "prom",
+          "ram",
+          "sram",
+          "dram",
+          "cpu",
+          "mcu",
+          "processor",
+          "latch",
+          "buffer",
+          "decoder",
+          "encoder",
+          "mux",
+          "multiplexer",
+          "selector",
+          "counter",
+          "register",
+          "shifter",
+          "amplifier",
+          "amp",
+          "filter",
+          "generator",
+          "controller",
+          "transceiver",
+          "driver",
+          "pal",
+          "gal",
+          "custom",
+          "dac",
+          "codec");
+
+  private static final Set<String> WHICH_OF_THEM =
+      Set.of("low", "high", "even", "odd", "left", "right", "upper", "lower");
+
+  private static final int MOST_OF_A_LISTING = 4;
+
+  /** Of a thing that is only said not to work its function is meant, by whoever is not asked. */
+  private static final Pattern JUST_BAD =
+      Pattern.compile(
+          "(?i)(?:is |seems |looks |are )*(?:dead|bad|faulty|missing|gone|not working|broken"
+              + "|suspect|ok|good|fine)?");
+
+  /** The only part that is listed with just these words: {@code tile rom 1 differs}. */
+  private static String byListing(Board board, String plain) {
+    List<String> words = List.of(plain.split(" ", -1));
+    for (int many = Math.min(MOST_OF_A_LISTING, words.size() - 1); many > 1; many--) {
+      for (int from = 0; from + many <= words.size(); from++) {
+        List<String> said = words.subList(from, from + many);
+        String rest = String.join(" ", words.subList(from + many, words.size()));
+        Optional<String> part =
+            isOfAThing(said) && !(from == 0 && JUST_BAD.matcher(rest).matches())
+                ? Purposes.only(board, said)
+                : Optional.empty();
+        if (part.isPresent()) {
+          String before =
+              String.join(" ", words.subList(0, from)).replaceFirst("(?i) ?\\bthe$", "");
+          return (before + " " + part.get() + " " + rest).strip();
+        }
+      }
+    }
+    return plain;
+  }
+
+  private static boolean isOfAThing(List<String> words) {
+    String last = words.getLast().toLowerCase(Locale.ROOT);
+    boolean numbered = last.matches("[0-9]{1,2}") || WHICH_OF_THEM.contains(last);
+    return THINGS.contains(numbered ? words.get(words.size() - 2).toLowerCase(Locale.ROOT) : last)
+        && (!numbered || words.size() > 2 || last.matches("[0-9]{1,2}"));
   }
 
   /**

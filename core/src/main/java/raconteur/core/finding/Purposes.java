@@ -84,6 +84,21 @@ final class Purposes {
     return (general && !exact.isEmpty() ? exact : all).stream().map(Listed::part).toList();
   }
 
+  /**
+   * The one part that is listed with all of several words as they stand; empty for none or more.
+   */
+  static Optional<String> only(Board board, List<String> said) {
+    if (said.stream().map(w -> w.toLowerCase(Locale.ROOT)).anyMatch(SAYS_NOTHING::contains)) {
+      return Optional.empty();
+    }
+    List<String> words = words(String.join(" ", said));
+    List<Listed> exact =
+        listed(board).stream().filter(p -> p.words().containsAll(words)).limit(2).toList();
+    return words.size() > 1 && exact.size() == 1
+        ? Optional.of(exact.getFirst().part())
+        : Optional.empty();
+  }
+
   /** A part and the words it is listed with. */
   private record Listed(String part, List<String> words) {}
 

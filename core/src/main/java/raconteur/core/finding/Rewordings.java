@@ -31,8 +31,9 @@ import raconteur.core.device.PinRole;
  * @param all in the order of the file: the first whose line is understood is taken
  */
 public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
-  private static final String PART =
-      "(?:[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}/?[0-9]{0,2}[A-Za-z])";
+  /** A designator, or the place in a grid that is one; 5V is none. */
+  static final String PART =
+      "(?:[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?|[0-9]{1,2}/?[0-9]{0,2}[A-UW-Za-uw-z])";
 
   private static final Pattern SEPARATORS = Pattern.compile("[,;:!]+(\\s|$)");
   private static final Pattern FULL_STOPS = Pattern.compile("\\.(\\s|$)");
@@ -41,13 +42,18 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
   /** A pin of a part, something said of it, and a pin of nobody. */
   private static final Pattern PIN_ALONE =
       Pattern.compile(
-          "\\b([A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)(?:\\.| (?:pin|leg) ?#?)[0-9]{1,3}\\b((?:[,;]?"
-              + " (?!(?:pin|leg|and|to|or|[A-Za-z]{1,4}[0-9]{1,4}[A-Za-z]?)\\b)[^\\s,;]+){1,4}[,;]?"
+          "\\b("
+              + PART
+              + ")(?:\\.| (?:pin|leg) ?#?)[0-9]{1,3}\\b((?:[,;]?"
+              + " (?!(?:pin|leg|and|to|or|"
+              + PART
+              + ")\\b)[^\\s,;]+){1,4}[,;]?"
               + " (?:and |but )?)((?:pin|leg) ?#?[0-9])",
           Pattern.CASE_INSENSITIVE);
 
   private static final Map<String, String> STANDS_FOR =
       Map.of(
+          "{place}", PART,
           "{part}", "(?<part>" + PART + "(?: ?- ?" + PART + "| (?:and )?" + PART + ")*)",
           "{pin}", "(?<pin>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{pin2}", "(?<pin2>[A-Za-z0-9/]+\\.[^\\s]+)",

@@ -137,6 +137,7 @@ final class Lines {
    * @param expected lines that somebody called stuck or dead, and so expects to move
    * @param heldBack lines whose counter was seen to be held by something nobody wrote down
    * @param comesTo by line the levels it must come to, by what was seen behind it
+   * @param saidBefore whether other outputs of its chip said what these readings say
    */
   record SetUp(
       Moment moment,
@@ -149,7 +150,8 @@ final class Lines {
       Map<String, Set<PinRef>> twins,
       Set<String> expected,
       Set<String> heldBack,
-      Map<String, Set<Signal>> comesTo) {}
+      Map<String, Set<Signal>> comesTo,
+      boolean saidBefore) {}
 
   Lines(
       Board board,
@@ -554,6 +556,7 @@ final class Lines {
       }
       rowDoes(net, seen).ifPresent(signal -> likeItsRow.put(each, signal));
     }
+    boolean saidBefore = standsWithOthers(lineNamed(line), seen);
     return new SetUp(
         moment.state(),
         given,
@@ -565,7 +568,8 @@ final class Lines {
         twins,
         expected(here),
         heldBack,
-        comesTo);
+        comesTo,
+        saidBefore);
   }
 
   /**
@@ -663,7 +667,7 @@ final class Lines {
   private Optional<Signal> rowDoes(Net net, Map<PinRef, Signal> seen) {
     Optional<String> chip = nets.soleDriver(net).map(PinRef::part);
     String row = NUMBER.matcher(net.name()).replaceFirst("");
-    if (chip.isEmpty() || row.isEmpty() || row.equals(net.name())) {
+    if (chip.isEmpty() || row.isEmpty() || row.equals(net.name()) || isSmallLogic(chip.get())) {
       return Optional.empty();
     }
     Map<String, Signal> others = new HashMap<>();
@@ -683,6 +687,42 @@ final class Lines {
     return others.size() >= ENOUGH_LINES && shown.size() == 1
         ? Optional.of(shown.iterator().next())
         : Optional.empty();
+  }
+
+  /**
+   * Whether two other outputs of the same small logic stand as this one does. Two that stand where
+   * they should move say that it is dead, or that something nobody read lets none of them work; a
+   * third says no more than they, unless what it should put out was read.
+   */
+  private boolean standsWithOthers(Net net, Map<PinRef, Signal> seen) {
+    Optional<PinRef> driver = nets.soleDriver(net).filter(d -> isSmallLogic(d.part()));
+    Map<String, Signal> read = new HashMap<>();
+    seen.forEach((pin, signal) -> read.put(lineOf(pin).name(), signal));
+    if (driver.isEmpty() || takesIn(driver.get(), read)) {
+      return false;
+    }
+    List<String> outputs =
+        board.part(driver.get().part()).orElseThrow().pins().stream()
+            .filter(pin -> nets.soleDriver(lineOf(pin)).filter(pin::equals).isPresent())
+            .map(pin -> lineOf(pin).name())
+            .filter(read::containsKey)
+            .toList();
+    return outputs.indexOf(net.name()) >= ENOUGH_LINES
+        && outputs.stream().map(read::get).distinct().count() == 1
+        && read.get(net.name()) != Signal.TOGGLING;
+  }
+
+  /** Whether something but a clock was seen to move at what goes into an output. */
+  private boolean takesIn(PinRef output, Map<String, Signal> read) {
+    return nets.gateDriving(output).stream()
+        .flatMap(gate -> nets.inputsOf(gate).stream())
+        .filter(pin -> read.get(lineOf(pin).name()) == Signal.TOGGLING)
+        .flatMap(pin -> board.pin(pin).stream())
+        .anyMatch(pin -> !PinRole.COUNTS_BY.fits(pin.name()));
+  }
+
+  private boolean isSmallLogic(String part) {
+    return board.part(part).filter(p -> p.device().isSmallLogic()).isPresent();
   }
 
   private Set<String> drivenBy(Net net) {

@@ -43,6 +43,7 @@ final class NetIndex {
   private final Set<Integer> requests = new HashSet<>();
   private final Set<String> clockLines;
   private final Map<Integer, String> ledByBlock = new HashMap<>();
+  private final Map<String, List<Integer>> ledByPart = new HashMap<>();
   private final Map<Integer, List<CompiledGate>> gatesByOutput = new HashMap<>();
 
   /** A signal net: its pins, and those of them that can drive it. */
@@ -68,6 +69,13 @@ final class NetIndex {
     Clocks.resetPin(board)
         .filter(this::isLineByItself)
         .ifPresent(pin -> ledByBlock.put(idOfPin.get(pin), "reset"));
+    for (PinRef pin : pinsById) {
+      if (isLineByItself(pin)) {
+        for (String part : AnswersListed.parts(board, pin)) {
+          ledByPart.computeIfAbsent(part, _ -> new ArrayList<>()).add(idOfPin.get(pin));
+        }
+      }
+    }
     wiringOfPin = new ArrayList<>(Collections.nCopies(pinsById.size(), Optional.empty()));
     gatesByInput = new ArrayList<>(Collections.nCopies(pinsById.size(), List.of()));
     healthyOrToggling =
@@ -158,6 +166,11 @@ final class NetIndex {
         .filter(e -> e.getValue().equals(block))
         .map(Map.Entry::getKey)
         .toList();
+  }
+
+  /** The pins a part is listed for though no net says so: a processor's wait or interrupt. */
+  List<Integer> ledByPart(String part) {
+    return ledByPart.getOrDefault(part, List.of());
   }
 
   private void wire(Net net) {

@@ -169,6 +169,7 @@ public final class Predictor {
   /** The model of some findings weighed together. */
   public TestModel<?> model(Evidence evidence) {
     return switch (evidence.about()) {
+      case Lines.SetUp setUp when setUp.saidBefore() -> new NoModel(evidence.found().getFirst());
       case Lines.SetUp setUp -> lines(setUp.moment()).model(evidence.findings(), setUp);
       case SeriesVolts across -> across.model(this.readings, evidence.found().getFirst());
       case Alone alone -> model(evidence.found().getFirst(), alone);

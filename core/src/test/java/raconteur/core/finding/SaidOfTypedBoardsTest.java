@@ -79,6 +79,24 @@ class SaidOfTypedBoardsTest {
         "siskin-1 | nothing else gets warm | nothing hot",
         "siskin-1 | pressing the ribbon brings them back | moved J1 changes",
         "siskin-1 | reseated the ribbon | mended J1 reseated",
+        // Places of a grid have pins as others have.
+        "dotterel-1 | 8E pin 1 high | 8E.1 high",
+        "dotterel-1 | pin 1 of 8E high | 8E.1 high",
+        "dotterel-1 | 9B pin 15 high, pin 14 low | 9B.15 high; 9B.14 low",
+        "dotterel-1 | 5V at pin 24 of 10C | 10C.24 5 V",
+        "dotterel-1 | 4D.18 never changes | 4D.18 0 Hz",
+        // Chips by just the words they are listed with.
+        "dotterel-1 | sound cpu running | 10A runs",
+        "dotterel-1 | sound cpu not running | 10A stopped",
+        "dotterel-1 | sound latch clocking | 11B.11 toggling",
+        "dotterel-1 | tile rom 1 differs from good set | 6C rom differs",
+        "dotterel-1 | sprite rom 2 checksum differs | 7D rom differs",
+        "dotterel-1 | priority prom swapped, fixed | swap 9A good cured",
+        "dotterel-1 | pulling 12B stops it | without 12B cured",
+        "dotterel-1 | pulling 12B makes no difference | without 12B same",
+        // Pins of the processor by what they have in common.
+        "dotterel-1 | ipl lines never change | 1A.23 1A.24 1A.25 0 Hz",
+        "dotterel-1 | FC lines pulsing | 1A.26 1A.27 1A.28 toggling",
         // A row of lines by what their names have in common.
         "merlin-1 | TA lines all pulsing | TA0-TA10 pulsing",
         // Plugs by what comes through them.

@@ -138,4 +138,42 @@ class TiedInputsTest {
     assertThat(suspicion(siskin, "TR2", "U10.6 toggling", "TR2.2 0 Hz")).isGreaterThan(3 * before);
     assertThat(suspicion(siskin, "TR2", "U10.6 toggling", "TR2.2 toggling")).isLessThan(before);
   }
+
+  /**
+   * Of a list nobody knows what else goes into a latch: two outputs that stand accuse it, and more
+   * of them neither clear it nor make it certain.
+   */
+  @Test
+  void outputsThatStandTogetherSayOnceWhatTheySay() {
+    Board dotterel = ToldStories.board("dotterel-1");
+    double two = suspicion(dotterel, "11B", "11B.11 toggling", "11B.2 0 Hz", "11B.5 0 Hz");
+    double all =
+        suspicion(
+            dotterel,
+            "11B",
+            "11B.11 toggling",
+            "11B.2 11B.5 11B.6 11B.9 11B.12 11B.15 11B.16 11B.19 0 Hz");
+    assertThat(two).isBetween(0.1, 0.6);
+    assertThat(all).isBetween(0.8 * two, 1.25 * two);
+    // A decoder's outputs rest one by one; that all do while it is asked is another thing.
+    assertThat(
+            suspicion(
+                dotterel,
+                "4A",
+                "4A.1 4A.2 4A.3 toggling",
+                "4A.7 4A.9 4A.10 4A.11 4A.12 4A.13 4A.14 4A.15 high"))
+        .isGreaterThan(0.3);
+  }
+
+  /** Where no net leads to a processor's wait or interrupt, who is listed for it answers. */
+  @Test
+  void whoIsListedForAnAnswerIsSuspectedWhereItDoesNotCome() {
+    Board dotterel = ToldStories.board("dotterel-1");
+    double dtack = suspicion(dotterel, "3B", "1A.29 toggling");
+    assertThat(suspicion(dotterel, "3B", "1A.29 toggling", "1A.10 stuck high"))
+        .isGreaterThan(3 * dtack);
+    double interrupts = suspicion(dotterel, "3F");
+    assertThat(suspicion(dotterel, "3F", "1A.23 1A.24 1A.25 0 Hz")).isGreaterThan(3 * interrupts);
+    assertThat(suspicion(dotterel, "4A", "1A.23 1A.24 1A.25 0 Hz")).isLessThan(2 * interrupts);
+  }
 }
