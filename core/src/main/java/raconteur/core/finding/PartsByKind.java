@@ -162,7 +162,7 @@ final class PartsByKind {
         List<String> said = words.subList(from, from + many);
         String rest = String.join(" ", words.subList(from + many, words.size()));
         Optional<String> part =
-            isOfAThing(said) && !(from == 0 && JUST_BAD.matcher(rest).matches())
+            isOfAThing(said) && !(begins(words, from) && JUST_BAD.matcher(rest).matches())
                 ? Purposes.only(board, said)
                 : Optional.empty();
         if (part.isPresent()) {
@@ -173,6 +173,10 @@ final class PartsByKind {
       }
     }
     return plain;
+  }
+
+  private static boolean begins(List<String> words, int at) {
+    return at == 0 || (at == 1 && words.getFirst().equalsIgnoreCase("the"));
   }
 
   private static boolean isOfAThing(List<String> words) {

@@ -667,7 +667,11 @@ final class Lines {
   private Optional<Signal> rowDoes(Net net, Map<PinRef, Signal> seen) {
     Optional<String> chip = nets.soleDriver(net).map(PinRef::part);
     String row = NUMBER.matcher(net.name()).replaceFirst("");
-    if (chip.isEmpty() || row.isEmpty() || row.equals(net.name()) || isSmallLogic(chip.get())) {
+    boolean nobodys = nets.soleDriver(net).flatMap(board::netOf).isEmpty();
+    if (chip.isEmpty()
+        || row.isEmpty()
+        || row.equals(net.name())
+        || (nobodys && isSmallLogic(chip.get()))) {
       return Optional.empty();
     }
     Map<String, Signal> others = new HashMap<>();
@@ -690,12 +694,16 @@ final class Lines {
   }
 
   /**
-   * Whether two other outputs of the same small logic stand as this one does. Two that stand where
-   * they should move say that it is dead, or that something nobody read lets none of them work; a
-   * third says no more than they, unless what it should put out was read.
+   * Whether two other outputs of the same small logic, whose nets nobody wrote down, stand as this
+   * one does. Two that stand where they should move say that it is dead, or that something nobody
+   * read lets none of them work; a third says no more than they, unless what it should put out was
+   * read.
    */
   private boolean standsWithOthers(Net net, Map<PinRef, Signal> seen) {
-    Optional<PinRef> driver = nets.soleDriver(net).filter(d -> isSmallLogic(d.part()));
+    Optional<PinRef> driver =
+        nets.soleDriver(net)
+            .filter(d -> board.netOf(d).isEmpty())
+            .filter(d -> isSmallLogic(d.part()));
     Map<String, Signal> read = new HashMap<>();
     seen.forEach((pin, signal) -> read.put(lineOf(pin).name(), signal));
     if (driver.isEmpty() || takesIn(driver.get(), read)) {
