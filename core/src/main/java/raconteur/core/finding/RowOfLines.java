@@ -56,8 +56,7 @@ final class RowOfLines {
   /** A row of the main processor's pins, where no line of the board is called so. */
   private static String ofAProcessor(Board board, String line) {
     Matcher said = PINS.matcher(line);
-    List<Part> processors =
-        board.parts().stream().filter(p -> p.fitted() && p.device().isProcessor()).toList();
+    List<Part> processors = PartsByKind.only(board, "cpu");
     if (!said.find() || processors.isEmpty()) {
       return line;
     }

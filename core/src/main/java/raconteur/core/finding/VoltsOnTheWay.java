@@ -12,19 +12,33 @@ import raconteur.core.board.Rail;
 
 /**
  * Volts said by what the supply comes through: {@code 9V at J5}, {@code nothing after the switch},
- * {@code 12V before the fuse}. The line in front of such a part, or behind it, is the one that is
- * meant.
+ * {@code 12V before the fuse}, {@code +5V after the regulator is 1.2V}. The line in front of such a
+ * part, or behind it, is the one that is meant.
  *
  * <p>Cost: the supplies of the board for a line that is of this form.
  */
 final class VoltsOnTheWay {
-  private static final Pattern SAID =
-      Pattern.compile(
-          "(?i)(?:there is |there's |i have |i get |got |get |only |just )*"
-              + "(?<volts>nothing|no (?:volts|voltage|power|supply)|[-+]?[0-9]+(?:[.,][0-9]+)? ?V)"
-              + "(?: at all| there| comes| coming| gets| getting| goes| arrives| out| in| is)*"
-              + " (?<side>after|behind|past|beyond|through|out of|leaving|before|in front of"
-              + "|ahead of|into|at|on) (?:the |my |its )?(?<part>.+?)(?: at all)?");
+  private static final String VOLTS =
+      "(?<volts>nothing|no (?:volts|voltage|power|supply)|[-+]?[0-9]+(?:[.,][0-9]+)? ?V)";
+
+  private static final String SIDE =
+      "(?<side>after|behind|past|beyond|through|out of|leaving|before|in front of|ahead of|into|at"
+          + "|on) (?:the |my |its )?";
+
+  private static final List<Pattern> SAID =
+      List.of(
+          Pattern.compile(
+              "(?i)(?:there is |there's |i have |i get |got |get |only |just )*"
+                  + VOLTS
+                  + "(?: at all| there| comes| coming| gets| getting| goes| arrives| out| in| is)* "
+                  + SIDE
+                  + "(?<part>.+?)(?: at all)?"),
+          // What it should be may stand before: +5V after the regulator is 1.2V.
+          Pattern.compile(
+              "(?i)(?:[-+]?[0-9]+V |the volts? |voltage |the voltage )?"
+                  + SIDE
+                  + "(?<part>\\S+)(?: is| reads| measures| i read| there is| i get| only| just)* "
+                  + VOLTS));
 
   private static final Set<String> BEFORE = Set.of("before", "in front of", "ahead of", "into");
   private static final Set<String> AT = Set.of("at", "on");
@@ -33,10 +47,14 @@ final class VoltsOnTheWay {
 
   /** The line as a reading of what is meant; empty where it says nothing of that kind. */
   static Optional<String> named(Board board, String plain) {
-    Matcher said = SAID.matcher(plain.strip());
-    if (!said.matches()) {
-      return Optional.empty();
-    }
+    return SAID.stream()
+        .map(form -> form.matcher(plain.strip()))
+        .filter(Matcher::matches)
+        .flatMap(said -> reading(board, said).stream())
+        .findFirst();
+  }
+
+  private static Optional<String> reading(Board board, Matcher said) {
     List<Part> parts = PartsByKind.only(board, said.group("part"));
     String side = said.group("side").toLowerCase(Locale.ROOT);
     String volts = said.group("volts").toLowerCase(Locale.ROOT);

@@ -37,9 +37,7 @@ final class AnswersListed {
         Pattern.compile("(?i).*\\b(?:" + words + ")\\b.*"));
   }
 
-  /**
-   * The chips that answer at a pin of a processor; none where another than a processor is asked.
-   */
+  /** The chips that answer at an input of a processor; none at any other pin. */
   static List<String> parts(Board board, PinRef pin) {
     Optional<Pattern> words =
         board

@@ -6,6 +6,7 @@ import static raconteur.core.Stories.suspicion;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.ToldStories;
 import raconteur.core.fault.History;
@@ -46,7 +47,7 @@ class SupplyWayTest {
   @Test
   void aFuseOfSomethingElseIsSuspectedBetweenVoltsAndNone() {
     Board board =
-        raconteur.core.Boards.parse(
+        Boards.parse(
             """
             {"format": "raconteur-board/1", "id": "lamps", "machine": "Lamps", "revision": "A",
              "title": "Lamps", "copper": {"layers": 2, "order known": false},

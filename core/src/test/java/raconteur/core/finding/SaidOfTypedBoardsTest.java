@@ -70,6 +70,8 @@ class SaidOfTypedBoardsTest {
         "siskin-1 | no voltage at all after D5 | VRAW 0 V",
         "siskin-1 | nothing comes out of the 7805 | +5V 0 V",
         "siskin-1 | 8.4V into the regulator | VRAW 8.4 V",
+        "siskin-1 | +5V after the regulator is 1.2V | +5V 1.2 V",
+        "siskin-1 | before the fuse there is only 3,2V | VSW 3.2 V",
         // Who hears it has a processor that works.
         "siskin-1 | screen blank, keys beep | screen blank; U1 runs",
         "siskin-1 | no picture but sound works | screen blank; U1 runs",
@@ -137,5 +139,12 @@ class SaidOfTypedBoardsTest {
     assertThat(Heard.kept(line.understand("no change", shown))).isEqualTo("screen blank");
     BenchContext moving = Telling.of(board, Stories.of("U1.12 toggling", "pull U2")).context();
     assertThat(line.understand("no change", moving)).isInstanceOf(Understanding.Refused.class);
+  }
+
+  /** Lines of a board that are high are none on its screen. */
+  @Test
+  void linesThatStandAreNoPicture() {
+    assertThat(kept("siskin-1", "ipl lines high")).startsWith("✗");
+    assertThat(kept("siskin-1", "lines on the screen")).isEqualTo("screen lines");
   }
 }
