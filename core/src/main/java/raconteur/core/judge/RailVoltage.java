@@ -24,6 +24,12 @@ public final class RailVoltage {
     WRONG_SIGN
   }
 
+  /**
+   * A rail below this share of its voltage lets nothing work. Logic is specified down to 90 or 95 %
+   * and mostly works a little below. Common practice, no source.
+   */
+  private static final double WORKS_FROM = 0.85;
+
   private final Board board;
   private final Telling telling;
   private final Figures figures = Figures.shipped("supply");
@@ -47,6 +53,11 @@ public final class RailVoltage {
       return Standing.GOOD;
     }
     return Math.abs(volts) < Math.abs(rail.volts()) ? Standing.LOW : Standing.HIGH;
+  }
+
+  /** Whether what hangs on a rail works at a voltage, or nearly. */
+  public static boolean works(Rail rail, double volts) {
+    return volts / rail.volts() >= WORKS_FROM;
   }
 
   /** What a voltage at the regulator or anywhere on the rail says. */

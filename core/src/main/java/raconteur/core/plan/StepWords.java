@@ -176,11 +176,12 @@ final class StepWords {
   }
 
   private String railWord(Finding.RailVolts reading) {
-    return switch (RailVoltage.of(board.rail(reading.rail()).orElseThrow(), reading.volts())) {
+    Rail rail = board.rail(reading.rail()).orElseThrow();
+    return switch (RailVoltage.of(rail, reading.volts())) {
       case ABSENT -> "absent";
       case WRONG_SIGN -> "wrong sign";
       case GOOD -> "good";
-      case LOW -> "low";
+      case LOW -> RailVoltage.works(rail, reading.volts()) ? "a little low" : "low";
       case HIGH -> "high";
     };
   }

@@ -294,7 +294,7 @@ public final class Predictor {
                     .filter(other -> other.moment().epoch() == moment.epoch())
                     .flatMap(other -> atSource(other.finding(), rail).stream())
                     .reduce((_, later) -> later)
-                    .filter(volts -> !Supplies.works(rail, volts))
+                    .filter(volts -> !RailVoltage.works(rail, volts))
                     .isPresent())
         .map(Rail::name)
         .collect(Collectors.toSet());

@@ -132,7 +132,7 @@ final class RailConditions {
       case ABSENT -> "absent";
       case WRONG_SIGN -> "wrong sign";
       case GOOD -> "good";
-      case LOW -> Supplies.works(rail, volts) ? "sags" : "low";
+      case LOW -> RailVoltage.works(rail, volts) ? "sags" : "low";
       case HIGH -> "high";
     };
   }

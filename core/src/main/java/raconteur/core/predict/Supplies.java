@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
-import raconteur.core.board.Rail;
 import raconteur.core.device.Device;
 import raconteur.core.finding.Finding;
+import raconteur.core.judge.RailVoltage;
 import raconteur.core.story.Moment;
 import raconteur.core.story.Telling.DatedFinding;
 
@@ -16,18 +16,7 @@ import raconteur.core.story.Telling.DatedFinding;
  * then speaks of the rail and of nothing else.
  */
 final class Supplies {
-  /**
-   * A rail below this share of its voltage lets nothing work. Logic is specified down to 90 or 95 %
-   * and mostly works a little below. Common practice, no source.
-   */
-  private static final double WORKS_FROM = 0.85;
-
   private Supplies() {}
-
-  /** Whether what hangs on a rail works at a voltage, or nearly. */
-  static boolean works(Rail rail, double volts) {
-    return volts / rail.volts() >= WORKS_FROM;
-  }
 
   /**
    * Whether, on a board of which no net is known, all of the supply comes through a part: a fuse, a
@@ -47,7 +36,7 @@ final class Supplies {
     for (DatedFinding other : told) {
       if (other.finding() instanceof Finding.RailVolts(String name, double volts)
           && other.moment().epoch() == moment.epoch()) {
-        if (board.rail(name).filter(rail -> !works(rail, volts)).isEmpty()) {
+        if (board.rail(name).filter(rail -> !RailVoltage.works(rail, volts)).isEmpty()) {
           starved.remove(name);
         } else {
           starved.add(name);

@@ -127,4 +127,17 @@ class SupplyWayTest {
     assertThat(suspicion(siskin, "U5", "5V 1.2 V", "U5 hot")).isGreaterThan(2 * loads);
     assertThat(suspicion(siskin, "U5", "5V 1.2 V", "U5 normal")).isLessThan(loads / 1.3);
   }
+
+  /** Two outcomes of one word could not be told apart on their keys. */
+  @Test
+  void everyOutcomeOfAStepHasAWordOfItsOwn() {
+    Board siskin = ToldStories.board("siskin-1");
+    Advisor advisor = new Advisor(siskin, History.NONE, 2);
+    List<Step> proposed = advisor.nextSteps(advisor.advise(Stories.of("screen blank")));
+    assertThat(proposed).anyMatch(step -> step.outcomes().size() > 3);
+    assertThat(proposed)
+        .allSatisfy(
+            step ->
+                assertThat(step.outcomes()).extracting(Step.Outcome::word).doesNotHaveDuplicates());
+  }
 }

@@ -153,7 +153,7 @@ final class ReasonsPane extends ScrollPane {
     return board
         .part(part)
         .map(Part::device)
-        .filter(device -> device.isSeries() || device.isResistor())
+        .filter(device -> device.isSeries() || device.isResistor() || device.isKey())
         .isPresent();
   }
 
