@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -142,20 +143,28 @@ class KeyDiagnosisTest {
   /** Every whole line that fails by itself, seen without an error, is named first. */
   @Test
   void everySingleFaultOfALineComesFirst() {
-    for (KeyMatrix matrix : List.of(KITTIWAKE, TERMINAL)) {
-      for (KeyCause cause : KeyCause.all(matrix, KeyFigures.shipped())) {
-        boolean told =
-            switch (cause.kind()) {
-              case LINE_DEAD, LINE_HELD, ALL -> matrix.on(Math.max(0, cause.line())).size() > 2;
-              case JOINED -> true;
-              case LINE_DOUBTFUL, PULL_UP, BROKEN_ON_THE_WAY -> false;
-            };
-        if (told) {
-          KeyDiagnosis diagnosis = KeyDiagnosis.of(matrix, shown(matrix, List.of(cause)));
-          assertThat(diagnosis.sets().getFirst().faults())
-              .as(cause.words(matrix))
-              .containsExactly(cause.words(matrix));
-        }
+    singleFaultsComeFirst(KITTIWAKE);
+  }
+
+  @Tag("long")
+  @Test
+  void everySingleFaultOfATerminalsLineComesFirst() {
+    singleFaultsComeFirst(TERMINAL);
+  }
+
+  private static void singleFaultsComeFirst(KeyMatrix matrix) {
+    for (KeyCause cause : KeyCause.all(matrix, KeyFigures.shipped())) {
+      boolean told =
+          switch (cause.kind()) {
+            case LINE_DEAD, LINE_HELD, ALL -> matrix.on(Math.max(0, cause.line())).size() > 2;
+            case JOINED -> true;
+            case LINE_DOUBTFUL, PULL_UP, BROKEN_ON_THE_WAY -> false;
+          };
+      if (told) {
+        KeyDiagnosis diagnosis = KeyDiagnosis.of(matrix, shown(matrix, List.of(cause)));
+        assertThat(diagnosis.sets().getFirst().faults())
+            .as(cause.words(matrix))
+            .containsExactly(cause.words(matrix));
       }
     }
   }
