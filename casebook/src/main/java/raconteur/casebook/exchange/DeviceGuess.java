@@ -314,9 +314,7 @@ final class DeviceGuess {
     String name =
         switch (letters) {
           case "R" -> "resistor";
-          case "RN", "RP", "RA", "RR" ->
-              "resistor-pack-"
-                  + Math.max(PartWords.resistorPins(words(part)).orElse(2), highest(part));
+          case "RN", "RP", "RA", "RR" -> resistors(part);
           case "C" -> electrolytic(part) ? "electrolytic" : "capacitor";
           case "E", "EC", "CE" ->
               farads(part).isPresent()
@@ -420,6 +418,19 @@ final class DeviceGuess {
         || words.contains("tant")
         || words.matches(".*\\b(cp|elco|alu)\\b.*")
         || farads(part).filter(c -> c.farads() > LARGEST_CERAMIC_FARADS).isPresent();
+  }
+
+  /** So few ohms are in series with lines; pull-ups have more (common practice, no source). */
+  private static final Pattern IN_SERIES =
+      Pattern.compile("(?i)(?<![0-9.])(?:[1-9][0-9]|1[0-4][0-9]) ?(?:ohms?|R|\u03a9)(?![0-9a-z])");
+
+  /** Where neither words nor pins say how many: eight, in series where they are of few ohms. */
+  private static String resistors(DraftBoard.DraftPart part) {
+    int pins = Math.max(PartWords.resistorPins(words(part)).orElse(0), highest(part));
+    if (pins > 0) {
+      return "resistor-pack-" + pins;
+    }
+    return IN_SERIES.matcher(words(part)).find() ? "resistor-network-16" : "resistor-pack-9";
   }
 
   private static int highest(DraftBoard.DraftPart part) {

@@ -506,4 +506,15 @@ class PartsListsTest {
     assertThat(device(told, "11C")).isEqualTo("dip-switch-8");
     assertThat(device(told, "J1")).isEqualTo("edge-36");
   }
+
+  /** Few ohms stand in series with lines and have no common pin; of pull-ups eight share one. */
+  @Test
+  void aPackOfResistorsOfWhichNobodySaysHowManyIsOfEight() {
+    Imported imported =
+        read("Ref,Type\nRP1,33 ohm pack\nRP2,4.7K pack\nRP3,8x1K\nRN4,22R network\n");
+    assertThat(device(imported, "RP1")).isEqualTo("resistor-network-16");
+    assertThat(device(imported, "RP2")).isEqualTo("resistor-pack-9");
+    assertThat(device(imported, "RP3")).isEqualTo("resistor-pack-9");
+    assertThat(device(imported, "RN4")).isEqualTo("resistor-network-16");
+  }
 }

@@ -3,6 +3,7 @@ package raconteur.core.board;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.regex.Pattern;
 import raconteur.core.device.Device;
 
 /**
@@ -91,6 +92,14 @@ public record Part(
    */
   public String called() {
     return device.isChip() ? purpose : purpose + " " + value + " " + device.name();
+  }
+
+  private static final Pattern SMOOTHS =
+      Pattern.compile("(?i)\\b(?:supply|filter|smoothing|reservoir|input|bulk|main|power)\\b");
+
+  /** Whether a list has this capacitor for the supply as a whole (common practice, no source). */
+  public boolean isListedToSmooth() {
+    return device.isElectrolytic() && !device.isCell() && SMOOTHS.matcher(called()).find();
   }
 
   /** What it is, for a line of a list: its device, and what it is there for where that is known. */

@@ -162,16 +162,27 @@ final class UsualBlocks {
 
   /**
    * A memory put to the processor's by its kind on a board known by a list alone, which says that
-   * it is there for the picture or for the sound.
+   * it is there for the picture or for the sound; or what it says is there for the reset.
    */
   private boolean isListedElsewhere(Part part) {
-    return (part.block().equals("rom") || part.block().equals("ram"))
-        && netOf.isEmpty()
-        && !sortedByHand
-        && UsualSymptoms.blockByWords(part)
-            .filter(b -> b.equals("video") || b.equals("io"))
-            .filter(blocks::contains)
-            .isPresent();
+    return isListedForReset(part)
+        || (part.block().equals("rom") || part.block().equals("ram"))
+            && netOf.isEmpty()
+            && !sortedByHand
+            && UsualSymptoms.blockByWords(part)
+                .filter(b -> b.equals("video") || b.equals("io"))
+                .filter(blocks::contains)
+                .isPresent();
+  }
+
+  /**
+   * A key or a capacitor, put to the ports or the supply by its kind, that a list has for reset.
+   */
+  private boolean isListedForReset(Part part) {
+    return netOf.isEmpty()
+        && (part.device().isKey() || part.device().isCapacitor())
+        && blocks.contains("reset")
+        && UsualSymptoms.blockByWords(part).filter("reset"::equals).isPresent();
   }
 
   private List<Net> netsOf(Part part, Stream<DevicePin> pins) {

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -25,6 +26,8 @@ import raconteur.core.device.PinKind;
  */
 final class UsualRails {
   private static final Pattern FIXED = Pattern.compile("(78|79)[LM]?([0-9]{2})");
+  private static final Pattern TITLED =
+      Pattern.compile("([-+][0-9]+(?:\\.[0-9]+)?) V regulator\\b.*");
   private static final Pattern SUPPLY_WORDS =
       Pattern.compile("(?i).*\\b(power|supply|psu|dc|ac|volts?|mains)\\b.*");
 
@@ -58,6 +61,9 @@ final class UsualRails {
       if (rail.madeBy().isEmpty() && makers(rail).isEmpty()) {
         wayTo(rail);
       }
+    }
+    if (contents.rails().isEmpty() && contents.nets().isEmpty()) {
+      input().ifPresent(this::listedWayTo);
     }
   }
 
@@ -142,9 +148,13 @@ final class UsualRails {
     if (netOf.isEmpty() && fed && regulated && rail.from().isEmpty() && rail.volts() > 0) {
       return rail.withMadeBy(makers.stream().map(Part::designator).toList()).madeFrom(UNREGULATED);
     }
+    Optional<String> listed =
+        wired || !ways.containsKey(rail.net())
+            ? Optional.empty()
+            : Optional.of(makers.getFirst().designator() + IN_FRONT).filter(between::contains);
     String from =
         !rail.from().isEmpty() || !wired
-            ? rail.from()
+            ? listed.orElse(rail.from())
             : makers.stream().flatMap(m -> before(m, rail)).findFirst().orElse("");
     return rail.withMadeBy(makers.stream().map(Part::designator).toList()).madeFrom(from);
   }
@@ -152,6 +162,9 @@ final class UsualRails {
   /** The parts without which a rail is not there; none where nothing tells. */
   private List<Part> makers(Rail rail) {
     if (between.contains(rail.net())) {
+      return Stream.ofNullable(ways.get(rail.net())).toList();
+    }
+    if (netOf.isEmpty() && ways.containsKey(rail.net())) {
       return List.of(ways.get(rail.net()));
     }
     boolean wired = netOf.containsValue(rail.net());
@@ -182,11 +195,15 @@ final class UsualRails {
         .toList();
   }
 
-  /** What a regulator of the fixed series gives, by its type number. */
+  /** What a regulator gives, by its type number in the fixed series, or by its title. */
   private static Optional<Double> fixedVolts(Device device) {
     Matcher matcher = FIXED.matcher(device.name());
-    if (!device.isRegulator() || !matcher.matches()) {
+    if (!device.isRegulator()) {
       return Optional.empty();
+    }
+    if (!matcher.matches()) {
+      Matcher titled = TITLED.matcher(device.title());
+      return titled.matches() ? Optional.of(Double.valueOf(titled.group(1))) : Optional.empty();
     }
     double volts = Double.parseDouble(matcher.group(2));
     return Optional.of(matcher.group(1).equals("79") ? -volts : volts);
@@ -238,6 +255,77 @@ final class UsualRails {
       ways.putAll(leading);
     }
   }
+
+  /** What comes in where only parts are known: what feeds the regulators, or else the lowest. */
+  private Optional<Rail> input() {
+    return rails.stream()
+        .filter(r -> r.name().equals(UNREGULATED))
+        .findFirst()
+        .or(
+            () ->
+                rails.stream()
+                    .filter(r -> r.volts() > 0 && regulatorsOf(r.volts()).isEmpty())
+                    .min(Comparator.comparingDouble(Rail::volts)));
+  }
+
+  /**
+   * The way of the supply where nobody typed a net: from the plug through the fuse, the switch and
+   * the coil, in the order boards mostly have them (common practice, no source), where there is one
+   * of a kind that a list calls so. Each has a line in front of it.
+   */
+  private void listedWayTo(Rail rail) {
+    List<Part> way =
+        Stream.<Predicate<Part>>of(
+                p -> isPlug(p) && saysSupply(p),
+                p -> p.device().name().equals("fuse") && isOfTheInput(p),
+                p -> p.device().isKey() && saysSupply(p),
+                p ->
+                    p.device().isSeries()
+                        && !p.device().name().equals("fuse")
+                        && saysInput(p.called()))
+            .flatMap(kind -> only(kind).stream())
+            .toList();
+    if (way.stream().allMatch(UsualRails::isPlug)) {
+      return;
+    }
+    for (int i = 0; i < way.size(); i++) {
+      boolean last = i + 1 == way.size();
+      String behind = last ? rail.net() : way.get(i + 1).designator() + IN_FRONT;
+      ways.put(behind, way.get(i));
+      if (!last) {
+        rails.add(before(rail, behind));
+        between.add(behind);
+      }
+    }
+    Part first = way.getFirst();
+    if (!isPlug(first)) {
+      // Where it comes from is not known: nothing on the board makes it.
+      String net = first.designator() + IN_FRONT;
+      rails.add(before(rail, net));
+      between.add(net);
+    }
+  }
+
+  private List<Part> only(Predicate<Part> kind) {
+    List<Part> all = parts.stream().filter(kind).toList();
+    return all.size() == 1 ? all : List.of();
+  }
+
+  /** A fuse of which nothing is said, or that it is the supply's. */
+  private static boolean isOfTheInput(Part fuse) {
+    return fuse.purpose().isBlank() || saysInput(fuse.called());
+  }
+
+  private static boolean saysInput(String called) {
+    return SUPPLY_WORDS.matcher(called).matches() || INPUT_WORDS.matcher(called).matches();
+  }
+
+  /** The line in front of a part, where no net has a name. */
+  private static final String IN_FRONT = "-IN";
+
+  /** {@code 5V input}, but not {@code audio input}. */
+  private static final Pattern INPUT_WORDS =
+      Pattern.compile("(?i).*(?:^|\\s)[-+]?[0-9]+(?:\\.[0-9]+)? ?V\\b.*");
 
   /** A line on the way to a rail, which carries what the rail does. */
   private static Rail before(Rail rail, String net) {
@@ -297,6 +385,6 @@ final class UsualRails {
   /** Where the supply is plugged in. */
   static boolean saysSupply(Part part) {
     String block = part.block().toLowerCase(Locale.ROOT);
-    return block.equals("power") || SUPPLY_WORDS.matcher(part.value()).matches();
+    return block.equals("power") || SUPPLY_WORDS.matcher(part.called()).matches();
   }
 }

@@ -134,6 +134,7 @@ public final class UsualSymptoms {
     List<Part> serve =
         parts.stream()
             .filter(part -> saysOneOf(part.called() + " " + title(part), serving.words()))
+            .filter(part -> !saysOneOf(part.called(), serving.not()))
             .toList();
     double forUsers = card.chances().getOrDefault(FOR_USERS, 0.0);
     if (!serve.isEmpty()) {
@@ -198,11 +199,13 @@ public final class UsualSymptoms {
    * Parts that show a symptom when they fail.
    *
    * @param words they are called by one of these
+   * @param not and by none of these
    * @param lines or make a line of one of these names
    */
-  record Serving(List<String> words, List<Pattern> lines, double chance) {
+  record Serving(List<String> words, List<String> not, List<Pattern> lines, double chance) {
     Serving {
       words = List.copyOf(words);
+      not = List.copyOf(not);
       lines = List.copyOf(lines);
     }
   }
@@ -235,7 +238,14 @@ public final class UsualSymptoms {
     for (Datum item : root.get("symptoms").items()) {
       item.onlyKnows(
           Set.of(
-              "symptom", "also", "title", "chances", "parts for", "lines for", "chance of those"));
+              "symptom",
+              "also",
+              "title",
+              "chances",
+              "parts for",
+              "but not for",
+              "lines for",
+              "chance of those"));
       String id = item.get("symptom").text();
       for (Datum word : item.get("also").items()) {
         if (otherWords.put(word.text(), id) != null) {
@@ -257,6 +267,7 @@ public final class UsualSymptoms {
             id,
             new Serving(
                 item.get("parts for").items().stream().map(Datum::text).toList(),
+                item.itemsOrNone("but not for").stream().map(Datum::text).toList(),
                 item.itemsOrNone("lines for").stream().map(UsualSymptoms::name).toList(),
                 item.get("chance of those").between(0, 1)));
       }

@@ -82,6 +82,12 @@ public final class BenchLine {
   private static final Pattern UNDER_A_HEADING =
       Pattern.compile("(?<heading>[^:]*[A-Za-z]{3}):\\s+(?<read>.+)");
 
+  /** {@code sync ok}: nothing with a figure in it, which may be a rail, a part or a pin. */
+  private static final Pattern PRAISE =
+      Pattern.compile(
+          "(?i)(?:the )?[a-z]+(?:[ /-][a-z]+){0,3} (?:is |are |all |looks? |seems? )*"
+              + "(?:ok|okay|good|fine|alright|all right|present|there|normal|perfect)");
+
   /** Begins with a pin of a part that it does not name. */
   private static final Pattern OF_THE_SAME =
       Pattern.compile(
@@ -114,6 +120,11 @@ public final class BenchLine {
     }
     if (heard instanceof Understanding.Proposed offer) {
       return Proposal.noted(offer, said);
+    }
+    if (PRAISE.matcher(line.strip()).matches()
+        && heard.equals(unknownBeginning(new Words(board, line)))) {
+      // What else is well, and no part is there for, is worth keeping and weighs nothing.
+      return asSaid("note " + line.strip(), context);
     }
     if (!(heard instanceof Understanding.Refused(String why)) || !isASentence(line)) {
       return heard;
@@ -191,7 +202,9 @@ public final class BenchLine {
           Understanding.Proposed _ ->
           asSaid;
       case Understanding.Unfinished _ ->
-          reworded(line, context, true)
+          onTheWay(line, context)
+              .or(() -> reworded(line, context, true))
+              .or(() -> trial(line, context))
               .or(() -> Spoken.ofOneLine(board, line, u -> asSaid(u, context)))
               .or(
                   () ->
@@ -210,6 +223,29 @@ public final class BenchLine {
     return plain.equals(line.strip()) ? asItStands : asSaid(plain, context);
   }
 
+  private Optional<Understanding> trial(String line, BenchContext context) {
+    return TrialInWords.named(board, line)
+        .map(usual -> eachAsSaid(usual, context))
+        .filter(BenchLine::isWhole);
+  }
+
+  private Optional<Understanding> atPinsByName(String line, BenchContext context) {
+    String plain = Rewordings.shipped().plain(line);
+    return PinsByName.named(board, plain)
+        .or(() -> ClockByFrequency.named(board, line))
+        .map(
+            usual -> {
+              Understanding said = asSaid(usual, context);
+              return isWhole(said) ? said : reworded(usual, context, false).orElse(said);
+            })
+        .filter(BenchLine::isWhole);
+  }
+
+  private Optional<Understanding> onTheWay(String line, BenchContext context) {
+    return VoltsOnTheWay.named(board, Rewordings.shipped().plain(line))
+        .map(usual -> asSaid(usual, context));
+  }
+
   /** The line by a rewording, or else by what its words mean. */
   private Optional<Understanding> inOtherWords(String line, BenchContext context, boolean several) {
     if (SAME.matcher(line.strip()).matches()) {
@@ -221,13 +257,17 @@ public final class BenchLine {
         return Optional.of(asSaid(same, context));
       }
     }
-    Optional<String> onTheWay = VoltsOnTheWay.named(board, Rewordings.shipped().plain(line));
+    Optional<Understanding> onTheWay = onTheWay(line, context);
     if (onTheWay.isPresent()) {
-      return onTheWay.map(usual -> asSaid(usual, context));
+      return onTheWay;
     }
     Optional<Understanding> reworded = reworded(line, context, false);
     if (reworded.filter(u -> !(u instanceof Understanding.Refused)).isPresent()) {
       return reworded;
+    }
+    Optional<Understanding> trial = trial(line, context).or(() -> atPinsByName(line, context));
+    if (trial.isPresent()) {
+      return trial;
     }
     Optional<Understanding> inTurn = several ? inTurn(line, context) : Optional.empty();
     if (inTurn.filter(BenchLine::isTaken).isPresent()) {

@@ -36,7 +36,41 @@ final class DataBits {
         holding.add(part.designator());
       }
     }
+    return holding.isEmpty() && board.nets().isEmpty() ? inOrder(board, bits) : holding;
+  }
+
+  /** As many memories of one bit make a byte. */
+  private static final int BYTE = 8;
+
+  private static final Pattern UPPER = Pattern.compile("(?i)\\b(?:high|upper|odd|msb|hi)\\b");
+
+  /**
+   * Where no net is known, memories one bit wide that are listed eight to a row hold the bits in
+   * that order or the other way round (common practice, no source).
+   */
+  private static Set<String> inOrder(Board board, Set<Integer> bits) {
+    List<Part> narrow =
+        board.parts().stream()
+            .filter(p -> p.fitted() && p.device().isRam() && isOneBitWide(p.device()))
+            .toList();
+    Set<String> holding = new TreeSet<>();
+    for (int from = 0; from + BYTE <= narrow.size(); from += BYTE) {
+      List<Part> row = narrow.subList(from, from + BYTE);
+      boolean upper = narrow.size() > BYTE && UPPER.matcher(row.getFirst().purpose()).find();
+      for (int bit : bits) {
+        int place = upper ? bit - BYTE : bit;
+        if (place >= 0 && place < BYTE) {
+          holding.add(row.get(place).designator());
+          holding.add(row.get(BYTE - 1 - place).designator());
+        }
+      }
+    }
     return holding;
+  }
+
+  private static boolean isOneBitWide(Device device) {
+    return device.pins().stream().filter(p -> p.name().matches("(?i)D(?:IN?)?|DI")).count() == 1
+        && device.pins().stream().noneMatch(p -> p.name().matches("(?i)(?:D|DQ|I/?O|DI)[0-9]"));
   }
 
   /** The numbers right behind the word, as in {@code bits 0 and 7}. */

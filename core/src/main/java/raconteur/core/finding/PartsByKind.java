@@ -457,7 +457,8 @@ final class PartsByKind {
         switch (word) {
           case "cpu", "processor" -> MAIN;
           case "amp", "amplifier" -> AMPLIFIER;
-          default -> NONE;
+          // Who lists one of them with the very word means that one.
+          default -> word.matches("[a-z]{3,}") ? Pattern.compile("(?i)\\b" + word + "\\b") : NONE;
         };
     List<String> fitting =
         places.stream()

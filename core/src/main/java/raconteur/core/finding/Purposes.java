@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.WeakHashMap;
+import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 
 /**
@@ -127,12 +128,27 @@ final class Purposes {
    * A word of a line that parts are listed for, and those parts: a line nobody knows may be of it.
    */
   static Optional<Near> near(Board board, String line) {
-    return words(line).stream()
-        .filter(word -> word.length() >= ENOUGH_LETTERS && !ADDS_NOTHING.contains(word))
-        .filter(word -> !DONE.contains(word))
-        .map(word -> new Near(word, thereFor(board, word)))
-        .filter(near -> !near.parts().isEmpty())
+    List<String> words = words(line);
+    return IntStream.range(0, words.size())
+        .filter(i -> words.get(i).length() >= ENOUGH_LETTERS)
+        .filter(i -> !ADDS_NOTHING.contains(words.get(i)) && !DONE.contains(words.get(i)))
+        .filter(i -> !thereFor(board, words.get(i)).isEmpty())
+        .mapToObj(i -> asManyAsServe(board, words, i))
         .findFirst();
+  }
+
+  /** With the words behind it, as long as some part is listed with all: left paddle, not left. */
+  private static Near asManyAsServe(Board board, List<String> words, int from) {
+    Near near = new Near(words.get(from), thereFor(board, words.get(from)));
+    for (int to = from + 2; to <= words.size(); to++) {
+      String more = String.join(" ", words.subList(from, to));
+      List<String> parts = parts(board, more);
+      if (parts.isEmpty()) {
+        return near;
+      }
+      near = new Near(more, parts);
+    }
+    return near;
   }
 
   /** Those listed with a word that does not only say what type they are: a shift register. */

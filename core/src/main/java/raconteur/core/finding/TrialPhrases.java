@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import raconteur.core.board.Net;
@@ -33,6 +34,10 @@ final class TrialPhrases {
 
   private static final String HARNESS = "harness";
   private static final String NOTHING = "nothing";
+
+  /** Behind what something is there for these say nothing. */
+  private static final Set<String> JOINS =
+      Set.of("the", "a", "an", "is", "are", "at", "in", "on", "of", "to", "for", "all", "my");
 
   private TrialPhrases() {}
 
@@ -173,6 +178,12 @@ final class TrialPhrases {
     }
     boolean works = words.oneOf("whether it works", PartPhrase.WORKS);
     words.end();
+    while (said.size() > 1 && JOINS.contains(said.getLast())) {
+      said.removeLast();
+    }
+    if (said.size() > 1 && said.getFirst().matches("the|my")) {
+      said.removeFirst();
+    }
     String purpose = String.join(" ", said);
     List<String> parts = Purposes.parts(words.board(), purpose);
     if (parts.isEmpty()) {

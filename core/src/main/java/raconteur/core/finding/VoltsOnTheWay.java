@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
@@ -19,7 +20,8 @@ import raconteur.core.board.Rail;
  */
 final class VoltsOnTheWay {
   private static final String VOLTS =
-      "(?<volts>nothing|no (?:volts|voltage|power|supply)|[-+]?[0-9]+(?:[.,][0-9]+)? ?V)";
+      "(?<volts>nothing|no (?:volts|voltage|power|supply|[-+]?[0-9]+ ?V)"
+          + "|[-+]?[0-9]+(?:[.,][0-9]+)? ?V)";
 
   private static final String SIDE =
       "(?<side>after|behind|past|beyond|through|out of|leaving|before|in front of|ahead of|into|at"
@@ -32,13 +34,23 @@ final class VoltsOnTheWay {
                   + VOLTS
                   + "(?: at all| there| comes| coming| gets| getting| goes| arrives| out| in| is)* "
                   + SIDE
-                  + "(?<part>.+?)(?: at all)?"),
+                  + "(?<part>.+?)(?: (?:at all|is|are|ok|okay|good|fine|present|there|only))*"),
           // What it should be may stand before: +5V after the regulator is 1.2V.
           Pattern.compile(
               "(?i)(?:[-+]?[0-9]+V |the volts? |voltage |the voltage )?"
                   + SIDE
                   + "(?<part>\\S+)(?: is| reads| measures| i read| there is| i get| only| just)* "
                   + VOLTS));
+
+  /** {@code ripple of 1.2V at C1}. */
+  private static final List<Pattern> RIPPLE =
+      List.of(
+          Pattern.compile(
+              "(?i)(?:about |some |around )*(?<volts>[0-9.,]+ ?m?V)(?: pp| p-p| peak[- ]to[- ]peak|"
+                  + " of| ac)* (?:ripple|hum) (?:on|at|across|over) (?:the )?(?<part>\\S+)"),
+          Pattern.compile(
+              "(?i)(?:ripple|hum) (?:of |is |about )*(?<volts>[0-9.,]+ ?m?V)(?: pp| p-p| peak[-"
+                  + " ]to[- ]peak)? (?:on|at|across|over) (?:the )?(?<part>\\S+)"));
 
   private static final Set<String> BEFORE = Set.of("before", "in front of", "ahead of", "into");
   private static final Set<String> AT = Set.of("at", "on");
@@ -47,15 +59,18 @@ final class VoltsOnTheWay {
 
   /** The line as a reading of what is meant; empty where it says nothing of that kind. */
   static Optional<String> named(Board board, String plain) {
-    return SAID.stream()
-        .map(form -> form.matcher(plain.strip()))
-        .filter(Matcher::matches)
-        .flatMap(said -> reading(board, said).stream())
+    return Stream.concat(
+            matching(SAID, plain).flatMap(said -> reading(board, said).stream()),
+            matching(RIPPLE, plain).flatMap(said -> ripple(board, said).stream()))
         .findFirst();
   }
 
+  private static Stream<Matcher> matching(List<Pattern> forms, String plain) {
+    return forms.stream().map(form -> form.matcher(plain.strip())).filter(Matcher::matches);
+  }
+
   private static Optional<String> reading(Board board, Matcher said) {
-    List<Part> parts = PartsByKind.only(board, said.group("part"));
+    List<Part> parts = onTheWay(board, PartsByKind.only(board, said.group("part")));
     String side = said.group("side").toLowerCase(Locale.ROOT);
     String volts = said.group("volts").toLowerCase(Locale.ROOT);
     return parts.size() == 1
@@ -65,14 +80,61 @@ final class VoltsOnTheWay {
         : Optional.empty();
   }
 
-  private static Optional<Rail> line(Board board, Part part, String side) {
-    if (AT.contains(side) && (!part.device().isContact() || part.device().isKey())) {
+  /** Of several switches the one that the supply comes through. */
+  private static List<Part> onTheWay(Board board, List<Part> parts) {
+    return parts.size() == 1
+        ? parts
+        : parts.stream()
+            .filter(
+                p -> board.supplies().stream().anyMatch(r -> r.madeBy().contains(p.designator())))
+            .toList();
+  }
+
+  private static Optional<String> ripple(Board board, Matcher said) {
+    List<Part> parts = PartsByKind.only(board, said.group("part"));
+    return parts.size() == 1
+        ? smoothed(board, parts.getFirst())
+            .map(rail -> rail.name() + " ripple " + said.group("volts"))
+        : Optional.empty();
+  }
+
+  /**
+   * The supply a large capacitor holds up: by its pins, or where no net is known by what it is
+   * listed for, which of a board with regulators is what feeds them (common practice, no source).
+   */
+  private static Optional<Rail> smoothed(Board board, Part part) {
+    if (!part.device().isElectrolytic()) {
       return Optional.empty();
     }
-    List<Rail> behind =
+    Optional<Rail> drawn =
+        part.pins().stream()
+            .flatMap(pin -> board.netOf(pin).stream())
+            .flatMap(net -> board.railOfNet(net.name()).stream())
+            .findFirst();
+    if (drawn.isPresent() || !board.nets().isEmpty() || !part.isListedToSmooth()) {
+      return drawn;
+    }
+    return board.supplies().stream()
+        .filter(r -> !r.from().isEmpty() && board.rails().contains(r))
+        .map(r -> board.rail(r.from()).filter(board.rails()::contains).orElse(r))
+        .findFirst();
+  }
+
+  private static Optional<Rail> line(Board board, Part part, String side) {
+    if (AT.contains(side) && part.device().isElectrolytic()) {
+      return smoothed(board, part);
+    }
+    boolean passes = part.device().isSeries() || part.device().isKey();
+    if (AT.contains(side) && !part.device().isContact() && !passes) {
+      return Optional.empty();
+    }
+    List<Rail> made =
         board.supplies().stream().filter(r -> r.madeBy().contains(part.designator())).toList();
+    // Of several that a switch makes, the one whose way is known.
+    List<Rail> behind =
+        made.size() < 2 ? made : made.stream().filter(r -> !r.from().isEmpty()).toList();
     boolean proven = behind.stream().anyMatch(board.rails()::contains);
-    if (behind.size() != 1 || (AT.contains(side) && proven)) {
+    if (behind.size() != 1 || (AT.contains(side) && proven && !passes)) {
       // What a plug brings of a rail itself is said of the rail at the plug.
       return Optional.empty();
     }

@@ -53,9 +53,17 @@ public record RailRipple(
   private static List<Part> electrolytics(Board board, Rail rail) {
     return board.parts().stream()
         .filter(p -> p.fitted() && p.device().isElectrolytic())
-        .filter(p -> rail.madeBy().contains(p.designator()) || onNet(board, p, rail))
+        .filter(
+            p ->
+                rail.madeBy().contains(p.designator())
+                    || onNet(board, p, rail)
+                    || (rail.volts() > 0 && p.isListedToSmooth() && isOnlyListed(board, p)))
         .sorted(Comparator.comparing(Part::designator))
         .toList();
+  }
+
+  private static boolean isOnlyListed(Board board, Part part) {
+    return part.pins().stream().allMatch(pin -> board.netOf(pin).isEmpty());
   }
 
   private static boolean onNet(Board board, Part part, Rail rail) {

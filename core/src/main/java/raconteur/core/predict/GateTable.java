@@ -57,6 +57,26 @@ final class GateTable {
     return new GateTable(rows);
   }
 
+  /** Whether what goes in decides what comes out, though some of it is not known. */
+  static boolean decides(CompiledGate gate, Map<Integer, Signal> now) {
+    Signal shown = shown(gate, now);
+    return shown == Signal.LOW || shown == Signal.HIGH || shown == Signal.FLOATING;
+  }
+
+  /** What a gate without memory shows of these states at its inputs. */
+  static Signal shown(CompiledGate gate, Map<Integer, Signal> now) {
+    Signal enabled = gate.enable(i -> Objects.requireNonNull(now.get(i)));
+    if (enabled == Signal.LOW) {
+      return Signal.FLOATING;
+    }
+    if (enabled != Signal.HIGH || !(gate.gate().function() instanceof Gate.Combinational c)) {
+      return Signal.DOUBTFUL;
+    }
+    Map<String, Integer> pins = gate.pinByName();
+    return c.expression()
+        .signal(name -> Objects.requireNonNull(now.get(Objects.requireNonNull(pins.get(name)))));
+  }
+
   /** The same where what comes out is expected to move for more reasons than what goes in. */
   GateTable mostlyMoving(double share, LineStates states) {
     return new GateTable(

@@ -3,6 +3,7 @@ package raconteur.core.predict;
 import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.Deque;
@@ -138,6 +139,7 @@ final class Lines {
    * @param heldBack lines whose counter was seen to be held by something nobody wrote down
    * @param comesTo by line the levels it must come to, by what was seen behind it
    * @param saidBefore whether other outputs of its chip said what these readings say
+   * @param steady how inputs stood of gates that have too many of them to sum over
    */
   record SetUp(
       Moment moment,
@@ -151,7 +153,8 @@ final class Lines {
       Set<String> expected,
       Set<String> heldBack,
       Map<String, Set<Signal>> comesTo,
-      boolean saidBefore) {}
+      boolean saidBefore,
+      Map<PinRef, Signal> steady) {}
 
   Lines(
       Board board,
@@ -216,15 +219,93 @@ final class Lines {
   }
 
   /** The gate that drives a line, where it may be followed and a line in front of it was read. */
-  private Optional<GateInFront> followed(String line, Set<String> read, Set<String> partsOut) {
+  private Optional<GateInFront> followed(
+      String line, Set<String> read, Set<String> partsOut, Map<PinRef, Signal> seen) {
     return Optional.of(lineNamed(line))
         .flatMap(
             net ->
                 inFrontOf(net)
+                    .or(() -> decidedInFrontOf(net, seen))
                     .or(() -> someInFrontOf(net, read))
                     .or(() -> oneOfThePullers(net, read)))
         .filter(g -> !partsOut.contains(g.driver().part()))
         .filter(g -> g.lines().stream().anyMatch(read::contains));
+  }
+
+  /**
+   * A gate of too many inputs to be summed over, where those that were read decide what comes out,
+   * whatever the others do: an encoder with all inputs high, a decoder that is let through and its
+   * address. As many as may be are summed over, the others are taken as they were read.
+   */
+  private Optional<GateInFront> decidedInFrontOf(Net net, Map<PinRef, Signal> seen) {
+    Optional<PinRef> driver = nets.soleDriver(net);
+    Optional<CompiledGate> gate = driver.flatMap(nets::gateDriving);
+    if (gate.isEmpty() || !(gate.get().gate().function() instanceof Gate.Combinational)) {
+      return Optional.empty();
+    }
+    List<PinRef> all = nets.inputsOf(gate.get());
+    List<PinRef> known =
+        all.stream()
+            .filter(seen::containsKey)
+            .filter(pin -> !lineOf(pin).name().equals(net.name()))
+            .toList();
+    Set<String> names = new TreeSet<>();
+    known.forEach(pin -> names.add(lineOf(pin).name()));
+    if (all.size() <= GateTable.MOST_INPUTS || known.isEmpty() || names.size() < known.size()) {
+      return Optional.empty();
+    }
+    Map<Integer, Signal> states = new HashMap<>();
+    for (PinRef pin : all) {
+      states.put(
+          nets.id(pin).orElseThrow(),
+          known.contains(pin)
+              ? seen.get(pin)
+              : board.isSupply(lineOf(pin).name())
+                  ? nets.healthy(pin).orElse(Signal.DOUBTFUL)
+                  : Signal.DOUBTFUL);
+    }
+    if (!GateTable.decides(gate.get(), states)) {
+      return Optional.empty();
+    }
+    List<PinRef> summed =
+        known.stream()
+            .sorted(Comparator.comparing(pin -> !turns(gate.get(), states, pin)))
+            .limit(GateTable.MOST_INPUTS)
+            .toList();
+    summed.forEach(pin -> states.remove(nets.id(pin).orElseThrow()));
+    Set<String> lines = new TreeSet<>();
+    summed.forEach(pin -> lines.add(lineOf(pin).name()));
+    List<Integer> ids = summed.stream().map(p -> nets.id(p).orElseThrow()).toList();
+    return Optional.of(
+        new GateInFront(
+            driver.get(),
+            GateTable.of(gate.get(), ids, states, healthy(driver.get()), this.states),
+            summed,
+            Collections.unmodifiableSet(lines),
+            false,
+            false));
+  }
+
+  /** Whether at the other level of an input something else, or nothing certain, came out. */
+  private boolean turns(CompiledGate gate, Map<Integer, Signal> states, PinRef pin) {
+    Map<Integer, Signal> other = new HashMap<>(states);
+    int id = nets.id(pin).orElseThrow();
+    other.put(id, states.get(id) == Signal.HIGH ? Signal.LOW : Signal.HIGH);
+    return GateTable.shown(gate, other) != GateTable.shown(gate, states);
+  }
+
+  /** How the inputs stood of the gates in front of some lines that have too many to sum over. */
+  private Map<PinRef, Signal> steady(Iterable<GateInFront> gates, Map<PinRef, Signal> seen) {
+    Map<PinRef, Signal> steady = new TreeMap<>(Comparator.comparing(PinRef::toString));
+    for (GateInFront front : gates) {
+      List<PinRef> inputs = nets.gateDriving(front.driver()).map(nets::inputsOf).orElse(List.of());
+      if (inputs.size() > GateTable.MOST_INPUTS) {
+        inputs.stream()
+            .filter(seen::containsKey)
+            .forEach(pin -> steady.put(pin, Objects.requireNonNull(seen.get(pin))));
+      }
+    }
+    return steady;
   }
 
   /**
@@ -350,14 +431,18 @@ final class Lines {
    * {@value #MOST_LINES} lines come together.
    */
   private Map<String, GateInFront> inFront(
-      String line, Set<String> read, Set<String> partsOut, Set<String> heldBack) {
+      String line,
+      Set<String> read,
+      Set<String> partsOut,
+      Set<String> heldBack,
+      Map<PinRef, Signal> seen) {
     Map<String, GateInFront> gates = new LinkedHashMap<>();
     Set<String> lines = new LinkedHashSet<>(Set.of(line));
     Deque<String> open = new ArrayDeque<>(List.of(line));
     while (!open.isEmpty()) {
       String next = open.poll();
       Optional<GateInFront> gate =
-          heldBack.contains(next) ? Optional.empty() : followed(next, read, partsOut);
+          heldBack.contains(next) ? Optional.empty() : followed(next, read, partsOut, seen);
       if (gate.isPresent()) {
         Set<String> more = new HashSet<>(gate.get().lines());
         more.removeAll(lines);
@@ -530,9 +615,9 @@ final class Lines {
     Set<String> in = new LinkedHashSet<>();
     Map<PinRef, Signal> seen = seen(moment, told);
     Set<String> heldBack = heldBack(seen);
-    inFront(line, linesOf(here), moment.partsOut(), heldBack)
-        .values()
-        .forEach(g -> in.addAll(g.lines()));
+    Collection<GateInFront> gates =
+        inFront(line, linesOf(here), moment.partsOut(), heldBack, seen).values();
+    gates.forEach(g -> in.addAll(g.lines()));
     List<Finding> given =
         here.stream()
             .filter(f -> !lineOf(pin(f)).name().equals(line))
@@ -569,7 +654,8 @@ final class Lines {
         expected(here),
         heldBack,
         comesTo,
-        saidBefore);
+        saidBefore,
+        steady(gates, seen));
   }
 
   /**
@@ -700,12 +786,15 @@ final class Lines {
    * read.
    */
   private boolean standsWithOthers(Net net, Map<PinRef, Signal> seen) {
+    Map<String, Signal> read = new HashMap<>();
+    seen.forEach((pin, signal) -> read.put(lineOf(pin).name(), signal));
+    if (isAnsweredWithOthers(net, read)) {
+      return true;
+    }
     Optional<PinRef> driver =
         nets.soleDriver(net)
             .filter(d -> board.netOf(d).isEmpty())
             .filter(d -> isSmallLogic(d.part()));
-    Map<String, Signal> read = new HashMap<>();
-    seen.forEach((pin, signal) -> read.put(lineOf(pin).name(), signal));
     if (driver.isEmpty() || takesIn(driver.get(), read)) {
       return false;
     }
@@ -717,6 +806,24 @@ final class Lines {
             .toList();
     return outputs.indexOf(net.name()) >= ENOUGH_LINES
         && outputs.stream().map(read::get).distinct().count() == 1
+        && read.get(net.name()) != Signal.TOGGLING;
+  }
+
+  /** Of a row of a processor's inputs that the same parts answer at, all but the first two. */
+  private boolean isAnsweredWithOthers(Net net, Map<String, Signal> read) {
+    List<PinRef> path = net.path();
+    List<String> who = path.size() == 1 ? AnswersListed.parts(board, path.getFirst()) : List.of();
+    if (who.isEmpty()) {
+      return false;
+    }
+    List<String> row =
+        board.part(path.getFirst().part()).orElseThrow().pins().stream()
+            .filter(pin -> read.containsKey(lineOf(pin).name()))
+            .filter(pin -> AnswersListed.parts(board, pin).equals(who))
+            .map(pin -> lineOf(pin).name())
+            .toList();
+    return row.indexOf(net.name()) >= ENOUGH_LINES
+        && row.stream().map(read::get).distinct().count() == 1
         && read.get(net.name()) != Signal.TOGGLING;
   }
 
@@ -962,7 +1069,13 @@ final class Lines {
     }
     String line = lineOf(pin(readings.getLast())).name();
     Map<String, GateInFront> gates =
-        inFront(line, Set.copyOf(stations.keySet()), setUp.moment().partsOut(), setUp.heldBack());
+        inFront(
+            line,
+            Set.copyOf(stations.keySet()),
+            setUp.moment().partsOut(),
+            setUp.heldBack(),
+            setUp.steady());
+    gates.entrySet().removeIf(e -> saysNothing(e.getKey(), e.getValue(), readings, given, setUp));
     gates.replaceAll(
         (of, gate) ->
             saysLess(of, gate, readings, given, setUp)
@@ -982,6 +1095,23 @@ final class Lines {
     }
     return new LineModel(
         nodes, states, new Spreads(setUp.moment().partsOut()), given, outcomes, this::reading);
+  }
+
+  /**
+   * Whether what was read of a gate of many inputs only lets it work, and nobody saw one move: of a
+   * line that somebody expects to move that says nothing.
+   */
+  private boolean saysNothing(
+      String line, GateInFront gate, List<Finding> readings, List<Finding> given, SetUp setUp) {
+    if (!gate.partly() || gate.clocked() || !setUp.expected().contains(line)) {
+      return false;
+    }
+    Map<String, Signal> read = new HashMap<>();
+    Stream.concat(given.stream(), readings.stream())
+        .forEach(f -> shown(f).ifPresent(s -> read.putIfAbsent(lineOf(pin(f)).name(), s)));
+    return gate.inputs().stream()
+        .map(in -> Map.entry(in, Optional.ofNullable(read.get(lineOf(in).name()))))
+        .allMatch(e -> e.getValue().isEmpty() || letsWork(e.getKey(), e.getValue().get()));
   }
 
   /**

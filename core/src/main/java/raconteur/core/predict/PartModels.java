@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import raconteur.core.board.Board;
 import raconteur.core.fault.Fault;
 import raconteur.core.fault.FaultMode;
 import raconteur.core.fault.Place;
@@ -13,7 +14,7 @@ import raconteur.core.finding.Conclusion;
 import raconteur.core.finding.Finding;
 
 /** How trials of one part come out: read, tried elsewhere, held over, left out. */
-record PartModels(Readings readings) {
+record PartModels(Board board, Readings readings) {
 
   /**
    * What somebody found with the part in the hand; of another kind of fault it says less.
@@ -120,14 +121,22 @@ record PartModels(Readings readings) {
     return new ConditionModel(
         readings,
         "without",
-        List.of("does not hold", "holds"),
-        fault -> holds(fault, test.part()) ? "holds" : "does not hold",
+        List.of("does not hold", "holds", "holds alone"),
+        fault ->
+            !holds(fault, test.part()) ? "does not hold" : isChip(test) ? "holds" : "holds alone",
         found -> word(((Finding.Without) found).effect()),
         outcomes);
   }
 
-  private static boolean holds(Fault fault, String part) {
-    return fault.place().mendable().equals(new Place.OfPart(part)) && fault.mode().holds();
+  /** Out of the board most chips are missed; a switch, a capacitor or a plug often is not. */
+  private boolean isChip(Finding.Without test) {
+    return board.part(test.part()).filter(p -> p.device().isChip()).isPresent();
+  }
+
+  private boolean holds(Fault fault, String part) {
+    boolean chip = board.part(part).filter(p -> p.device().isChip()).isPresent();
+    return fault.place().mendable().equals(new Place.OfPart(part))
+        && (fault.mode().holds() || (!chip && fault.mode() == FaultMode.DEAD));
   }
 
   /**

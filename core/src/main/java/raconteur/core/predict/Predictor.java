@@ -73,7 +73,7 @@ public final class Predictor {
     this.peers = new Peers(board);
     this.supplyModels = new SupplyModels(board, readings);
     this.passiveModels = new PassiveModels(board, readings);
-    this.partModels = new PartModels(readings);
+    this.partModels = new PartModels(board, readings);
     this.copperModels = new CopperModels(board, readings);
   }
 

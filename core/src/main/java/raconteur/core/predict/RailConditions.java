@@ -24,9 +24,13 @@ final class RailConditions {
   /** Its own net, and those of the rails it is made from. */
   private final Set<String> nets = new HashSet<>();
 
+  /** It, and what hangs on it through fuses, coils, switches and plugs alone. */
+  private final Set<String> carried = new HashSet<>();
+
   RailConditions(Board board, Rail rail) {
     this.board = board;
     this.rail = rail;
+    carry(rail);
     this.smoothing = Set.copyOf(RailRipple.of(board, rail).smoothedBy());
     Set<String> seen = new HashSet<>();
     Rail at = rail;
@@ -36,9 +40,47 @@ final class RailConditions {
       at = board.rail(at.from()).orElse(at);
     }
     board.parts().stream()
-        .filter(part -> Supplies.feedsAll(board, part))
+        .filter(part -> Supplies.feedsAll(board, part) && !isBehind(part))
         .map(Part::designator)
         .forEach(makers::add);
+  }
+
+  /** Whether it is known to make what comes after this rail, and so not the rail itself. */
+  private boolean isBehind(Part part) {
+    return board.supplies().stream()
+        .filter(r -> r.madeBy().contains(part.designator()))
+        .anyMatch(r -> comesFrom(r, rail));
+  }
+
+  private boolean comesFrom(Rail later, Rail earlier) {
+    Set<String> seen = new HashSet<>();
+    Rail at = later;
+    while (seen.add(at.name())) {
+      if (at.from().equals(earlier.name())) {
+        return true;
+      }
+      at = board.rail(at.from()).orElse(at);
+    }
+    return false;
+  }
+
+  /** What loads a line behind a fuse or a switch loads the line in front of it. */
+  private void carry(Rail here) {
+    if (!carried.add(here.name())) {
+      return;
+    }
+    board.supplies().stream()
+        .filter(r -> r.from().equals(here.name()))
+        .filter(r -> r.madeBy().stream().allMatch(this::passesBothWays))
+        .forEach(this::carry);
+  }
+
+  private boolean passesBothWays(String maker) {
+    return board
+        .part(maker)
+        .map(Part::device)
+        .filter(d -> d.isSeries() || d.isKey() || d.isContact())
+        .isPresent();
   }
 
   /** How the rail's voltage stands under a fault. */
@@ -47,7 +89,7 @@ final class RailConditions {
       case Place.OfPart place when makers.contains(place.part()) -> "gone";
       case Place.Contact(PinRef pin) when feeds(pin) -> "gone";
       case Place.OfPart place when fault.mode() == FaultMode.DEAD && smooths(place.part()) -> "dry";
-      case Place.Load place when place.rail().equals(rail.name()) ->
+      case Place.Load place when carried.contains(place.rail()) ->
           fault.mode() == FaultMode.SHORTED ? "shorted" : "loaded";
       case Place.Bridge place when touches(place) -> isGround(place) ? "poor" : "pulled";
       case Place.Inside place when touches(place.asBridge()) ->
@@ -85,7 +127,7 @@ final class RailConditions {
   String underResistance(Fault fault) {
     boolean loads =
         switch (fault.place()) {
-          case Place.Load place -> place.rail().equals(rail.name());
+          case Place.Load place -> carried.contains(place.rail());
           case Place.Bridge place -> touches(place);
           case Place.Inside place -> touches(place.asBridge());
           case Place.OfPart _,

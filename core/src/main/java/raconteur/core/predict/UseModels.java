@@ -1,11 +1,13 @@
 package raconteur.core.predict;
 
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.core.bench.program.StartUp;
 import raconteur.core.board.Board;
@@ -104,10 +106,67 @@ record UseModels(
   /** A program that says what it found runs; what it calls bad is, or what it sees it by. */
   TestModel<?> message(Finding.Message told) {
     MessageWords meant = MessageWords.of(board, told.text());
+    if (meant.bad() && meant.parts().size() >= FEWEST_OF_ALL && ALL.matcher(told.text()).find()) {
+      return ofAll(told, meant.parts());
+    }
     return meant.parts().isEmpty()
         ? saidBySomething(told, "firmware signal", Set.of())
         : said(told, meant.bad() ? "firmware error" : "firmware praise", meant.parts());
   }
+
+  /** Fewer than these may all be bad by themselves. */
+  private static final int FEWEST_OF_ALL = 4;
+
+  private static final Pattern ALL =
+      Pattern.compile("(?i)\\b(?:all|every|everything|each|whole|entire)\\b");
+
+  /** So much of what is called bad must see a fault that is to explain all of it. */
+  private static final double MOST_OF_ALL = 0.75;
+
+  /** All of a kind at once are hardly all bad: it is what they have in common. */
+  private TestModel<?> ofAll(Finding told, Set<String> parts) {
+    return new ConditionModel(
+        readings,
+        "firmware error",
+        List.of("elsewhere", "stopped", "named"),
+        fault ->
+            meetsMost(fault, parts)
+                ? "named"
+                : run(fault, OFF_SCREEN).equals("stopped") ? "stopped" : "elsewhere",
+        _ -> "this",
+        Map.of("this", told));
+  }
+
+  private boolean meetsMost(Fault fault, Set<String> parts) {
+    if (board.nets().isEmpty()) {
+      return servesMemories(fault, parts);
+    }
+    Set<String> met = new HashSet<>();
+    nets.consequences(fault)
+        .forEach(
+            (pin, change) -> {
+              if (change != Signal.DOUBTFUL && parts.contains(pin.part())) {
+                met.add(pin.part());
+              }
+            });
+    return met.size() >= MOST_OF_ALL * parts.size();
+  }
+
+  /** Where no net is known: a part that is listed for what memories need, and is none. */
+  private boolean servesMemories(Fault fault, Set<String> accused) {
+    return board.nets().isEmpty()
+        && accused.stream()
+            .allMatch(name -> board.part(name).filter(p -> p.device().isRam()).isPresent())
+        && fault.place().mendable() instanceof Place.OfPart(String part)
+        && board
+            .part(part)
+            .filter(p -> p.device().isChip() && !p.device().isRam() && !p.device().isRom())
+            .filter(p -> OF_MEMORIES.matcher(p.purpose()).find())
+            .isPresent();
+  }
+
+  private static final Pattern OF_MEMORIES =
+      Pattern.compile("(?i)\\b(?:d?rams?|memory|ras|cas|refresh)\\b");
 
   private TestModel<?> said(Finding told, String test, Set<String> accused) {
     return accused.isEmpty() ? new NoModel(told) : saidBySomething(told, test, accused);
@@ -137,8 +196,8 @@ record UseModels(
           case Place place ->
               place.mendable() instanceof Place.OfPart(String part) && parts.contains(part);
         };
-    if (at || stopsProcessor(fault)) {
-      return at;
+    if (at || stopsProcessor(fault) || servesMemories(fault, parts)) {
+      return at || servesMemories(fault, parts);
     }
     boolean[] met = {false, false};
     nets.consequences(fault)

@@ -140,4 +140,29 @@ class SupplyWayTest {
             step ->
                 assertThat(step.outcomes()).extracting(Step.Outcome::word).doesNotHaveDuplicates());
   }
+
+  /** Where only a list is known: fuse, switch and coil in the order boards mostly have them. */
+  @Test
+  void theWayOfAListIsThatOfMostBoards() {
+    Board pintail = ToldStories.board("pintail-1");
+    assertThat(made(pintail, "+5V")).isEqualTo("[L1] from L1-IN");
+    assertThat(made(pintail, "L1-IN")).isEqualTo("[SW2] from SW2-IN");
+    assertThat(made(pintail, "SW2-IN")).isEqualTo("[F1] from F1-IN");
+    // Twelve volts do not come through what is listed for five.
+    assertThat(pintail.rail("+12V").orElseThrow().from()).isEmpty();
+    Board garganey = ToldStories.board("garganey-1");
+    assertThat(made(garganey, "+5V")).isEqualTo("[8A] from UNREG");
+    assertThat(made(garganey, "UNREG")).isEqualTo("[F1] from F1-IN");
+  }
+
+  /** Volts in front of the fuse clear the supply, and say that no chip shorts what is behind it. */
+  @Test
+  void voltsInFrontOfAFuseAccuseWhatComesAfter() {
+    Board pintail = ToldStories.board("pintail-1");
+    double before = suspicion(pintail, "F1", "5V 0 V");
+    assertThat(suspicion(pintail, "F1", "5V 0 V", "F1-IN 5 V")).isGreaterThan(1.5 * before);
+    assertThat(suspicion(pintail, "F1", "5V 0 V", "SW2-IN 5 V")).isLessThan(before / 2);
+    assertThat(suspicion(pintail, "SW2", "5V 0 V", "SW2-IN 5 V")).isGreaterThan(0.4);
+    assertThat(suspicion(pintail, "SW2", "5V 0 V", "L1-IN 5 V")).isLessThan(0.05);
+  }
 }

@@ -36,7 +36,8 @@ class SaidElsewhereTest {
         "data line D3 is shorted to D4 | cont IC1.30 IC1.29 joined",
         "no 120 Hz at ZC | IC15.2 0 Hz",
         // What is missing at a chip is not the chip.
-        "zero crossing missing at IC15 | ? function zero bad; note zero crossing missing at IC15",
+        "zero crossing missing at IC15 | ? function zero crossing bad; note zero crossing missing"
+            + " at IC15",
         // A socket is not what sits in it.
         "replaced IC1 socket, now boots | mended IC1 reflowed; mended IC1 reseated; screen works",
         "works with IC6 out | without IC6 cured",

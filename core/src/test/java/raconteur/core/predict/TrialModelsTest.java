@@ -12,6 +12,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
+import raconteur.core.ToldStories;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.BenchContext;
@@ -108,5 +109,66 @@ class TrialModelsTest {
     assertThat(suspicion("U15", "screen blank", "U15 rom differs")).isGreaterThan(0.8);
     assertThat(suspicion("U15", "screen blank", "U15 rom good"))
         .isLessThan(suspicion("U15", "screen blank"));
+  }
+
+  private static double listed(String part, String... lines) {
+    return Stories.suspicion(ToldStories.board("pintail-1"), part, lines);
+  }
+
+  /** Out of the board a switch is not missed: what works without it was held by it. */
+  @Test
+  void whatWorksWithoutASwitchWasHeldByIt() {
+    double before = listed("SW1", "U1.18 low");
+    assertThat(listed("SW1", "U1.18 low", "without SW1 cured")).isGreaterThan(2 * before);
+    assertThat(listed("SW1", "U1.18 low", "without SW1 same")).isLessThan(before);
+  }
+
+  /** Sixteen memories at once are hardly all bad; what strobes them is in front of them all. */
+  @Test
+  void allMemoriesAtOnceAccuseWhatTheyHaveInCommon() {
+    double memory = listed("U17", "says all memory bad");
+    double driver = listed("U33", "says all memory bad");
+    assertThat(driver / listed("U33")).isGreaterThan(5 * (memory / listed("U17")));
+    // One complaint of memory may be either.
+    assertThat(listed("U17", "says memory error")).isGreaterThan(2 * listed("U17"));
+    assertThat(listed("U33", "says memory error")).isGreaterThan(2 * listed("U33"));
+  }
+
+  /** Memories of one bit hold the bits in the order of the list, or the other way round. */
+  @Test
+  void aBitIsOneOfTwoMemoriesOfItsByte() {
+    double third = listed("U20", "says bit 3 bad");
+    assertThat(third).isGreaterThan(3 * listed("U20"));
+    assertThat(listed("U21", "says bit 3 bad")).isEqualTo(third, within(1e-9));
+    assertThat(listed("U18", "says bit 3 bad")).isLessThan(third / 3);
+    assertThat(listed("U28", "says bit 11 bad")).isGreaterThan(3 * listed("U28"));
+    assertThat(listed("U28", "says bit 3 bad")).isLessThan(third / 3);
+  }
+
+  /**
+   * 74148, function table of its data book: with all inputs high all outputs are high. 74138: let
+   * through with its address at nought, its first output is low.
+   */
+  @Test
+  void inputsThatDecideAnOutputOfManyAreFollowed() {
+    String inputs = "U9.1 U9.2 U9.3 U9.4 U9.5 U9.10 U9.11 U9.12 U9.13 high";
+    double low = listed("U9", "U9.7 low");
+    assertThat(listed("U9", "U9.7 low", inputs)).isGreaterThan(10 * low);
+    assertThat(listed("U9", "U9.7 high", inputs)).isLessThan(low);
+    double high = listed("U7", "U7.15 high");
+    assertThat(listed("U7", "U7.15 high", "U7.6 high", "U7.4 U7.5 U7.1 U7.2 U7.3 low"))
+        .isGreaterThan(3 * high);
+    assertThat(listed("U7", "U7.15 low", "U7.6 high", "U7.4 U7.5 U7.1 U7.2 U7.3 low"))
+        .isLessThan(high);
+    // Where the enable holds it, nothing that comes of the address matters.
+    assertThat(listed("U7", "U7.15 low", "U7.6 low")).isGreaterThan(10 * listed("U7"));
+  }
+
+  /** That a decoder is let through makes an output that never comes no less suspect. */
+  @Test
+  void whatLetsAChipWorkExcusesNothing() {
+    double alone = listed("U7", "U7.15 stuck high");
+    assertThat(listed("U7", "U7.15 stuck high", "U7.6 high", "U7.4 low", "U7.5 low"))
+        .isEqualTo(alone, within(0.1 * alone));
   }
 }

@@ -1,0 +1,180 @@
+package raconteur.core.finding;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import raconteur.core.board.Board;
+import raconteur.core.board.Part;
+
+/**
+ * A trial with a whole part, told with what the board did then: {@code swapped 5C and the score is
+ * fine}, {@code U40 swapped with a good one, keys work}, {@code piggybacked 4B and ball bounces},
+ * {@code pulling the SW1 wire and it boots}. Whatever it is that works again, the trial cured it;
+ * what is still missing is the same.
+ *
+ * <p>Cost: three patterns a line; the board's parts by name where one fits.
+ */
+final class TrialInWords {
+  private static final String WHO = "(?:(?:i|we|so|then|now|just|have|had|after|tried) )*";
+
+  /** Where the trial ends and what it did begins. */
+  private static final String THEN = "(?:\\s*[,;:]\\s*|\\s+)(?:(?:and|but|now|then|so) )*";
+
+  private static final String GOOD_ONE =
+      "(?: (?:with|for|by) (?:(?:a|an|the|one|my|known|another) ?)*[a-z0-9 -]{0,30}?)?";
+
+  private enum Trial {
+    SWAP("swap %s good %s"),
+    PIGGYBACK("piggyback %s %s"),
+    WITHOUT("without %s %s"),
+    REPLACED("mended %s replaced ; screen works");
+
+    private final String line;
+
+    Trial(String line) {
+      this.line = line;
+    }
+
+    String line(String part, Finding.SwapEffect effect) {
+      String did =
+          switch (effect) {
+            case SAME -> "same";
+            case CHANGED -> "changed";
+            case CURED -> this == PIGGYBACK ? "changed" : "cured";
+          };
+      return line.formatted(part, did);
+    }
+  }
+
+  private record Form(Trial trial, Pattern said) {}
+
+  private static final List<Form> FORMS =
+      List.of(
+          form(
+              Trial.SWAP,
+              WHO
+                  + "(?:swapp(?:ed|ing)|exchang(?:ed|ing)|substitut(?:ed|ing))(?: out| over)?"
+                  + " (?:the |a |my )?(?<part>.{2,30}?)"
+                  + GOOD_ONE
+                  + THEN
+                  + "(?<did>.+)"),
+          form(
+              Trial.SWAP,
+              "(?:the )?(?<part>.{2,30}?) (?:was |is |been )*(?:swapped|exchanged|substituted)"
+                  + GOOD_ONE
+                  + THEN
+                  + "(?<did>.+)"),
+          form(
+              Trial.PIGGYBACK,
+              WHO
+                  + "piggy-?back(?:ed|ing)? (?:(?:a|an|another|good|the|on|onto) )*"
+                  + "(?<part>.{2,30}?)"
+                  + THEN
+                  + "(?<did>.+)"),
+          form(
+              Trial.WITHOUT,
+              WHO
+                  + "(?:pull(?:ed|ing)|remov(?:ed|ing)|unplugg(?:ed|ing)|disconnect(?:ed|ing)"
+                  + "|lift(?:ed|ing)|took|taking)(?: out| off)? (?:the )?(?<part>.{2,30}?)"
+                  + "(?: (?:wire|lead|cable|plug|connector|out|off))*"
+                  + THEN
+                  + "(?<did>.+)"),
+          form(
+              Trial.REPLACED,
+              WHO
+                  + "(?:replac(?:ed|ing)|chang(?:ed|ing)|renew(?:ed|ing)) (?:the )?"
+                  + "(?<part>.{2,30}?)"
+                  + GOOD_ONE
+                  + THEN
+                  + "(?<did>.+)"));
+
+  private static Form form(Trial trial, String said) {
+    return new Form(trial, Pattern.compile("(?i)" + said));
+  }
+
+  private static final Pattern STILL =
+      Pattern.compile(
+          "(?i)(?:still .*|.*\\b(?:no change|no difference|the same|same|no better|unchanged"
+              + "|did(?:n't| not) (?:help|change|fix)|makes no|made no|nothing changed)\\b.*)");
+
+  private static final Pattern OTHER =
+      Pattern.compile(
+          "(?i)(?:it |the |fault |symptom |picture |screen |now |is |something )*"
+              + "(?:changes?|changed|different|worse|better|moves|moved)(?: .*)?");
+
+  private static final Pattern DENIED =
+      Pattern.compile(
+          "(?i)\\b(?:no|not|never|nothing|still|wrong|bad|dead|missing|garbled|worse|different"
+              + "|another|but|only|half|until|unless|hot|lost)\\b|n['’]t\\b");
+
+  /** A fault that is gone is cured, a sound that is gone is not. */
+  private static final Pattern FAULT_GONE =
+      Pattern.compile(
+          "(?i)(?:the |all )*(?:faults?|problems?|lines?|stripes?|bars?|noise|hum|flicker|garbage"
+              + "|errors?|crash(?:es)?|symptoms?|rubbish|interference|snow|jitter|it)"
+              + " (?:is |are |has |have |was )*"
+              + "(?:gone|cured|fixed|away|disappeared|vanished|went away|stopped)(?: .*)?");
+
+  private static final Pattern WELL =
+      Pattern.compile(
+          "(?i)(?:(?:[a-z0-9/']+ ){0,4}?)(?:is |are |was |has |have |now |comes? |came |got |all"
+              + " |looks? |sounds? |reads?"
+              + " )*(?:works?|worked|working|fine|ok|okay|good|back|perfect(?:ly)?"
+              + "|correct(?:ly)?|normal(?:ly)?|boots?|booted|starts?|started|runs?|reads?|loads?"
+              + "|bounces?|moves?|plays?|responds?|counts?|scores?|appears?|returns?|returned"
+              + "|fixed|cured|solved|clean|clear|steady|stable|alive|there)(?:"
+              + " (?:now|again|fine|ok|good|perfectly|properly|correctly|normally|up|too|as it"
+              + " should|to .{1,20}))*");
+
+  /** What is said of the part that was taken out, and not of the board without it. */
+  private static final Pattern OF_THE_PART =
+      Pattern.compile(
+          "(?i)\\b(?:tests?|tested|tester|reads?|measures?|measured|checks?|checked|programmer|cleaned"
+              + "|socket|legs?|pins?)\\b");
+
+  private TrialInWords() {}
+
+  /** The usual line; empty where no trial is told, or nobody can tell what it did. */
+  static Optional<String> named(Board board, String line) {
+    return FORMS.stream().flatMap(form -> usual(board, form, line.strip()).stream()).findFirst();
+  }
+
+  private static Optional<String> usual(Board board, Form form, String line) {
+    Matcher told = form.said().matcher(line);
+    if (!told.matches()) {
+      return Optional.empty();
+    }
+    String did = told.group("did").strip();
+    if (form.trial() == Trial.WITHOUT && OF_THE_PART.matcher(did).find()) {
+      return Optional.empty();
+    }
+    List<Part> parts = parts(board, told.group("part").strip());
+    return parts.size() == 1
+        ? effect(did)
+            .filter(e -> form.trial() != Trial.REPLACED || e == Finding.SwapEffect.CURED)
+            .map(effect -> form.trial().line(parts.getFirst().designator(), effect))
+        : Optional.empty();
+  }
+
+  private static List<Part> parts(Board board, String said) {
+    List<Part> called = PartsByKind.only(board, said);
+    return called.isEmpty()
+        ? Purposes.parts(board, said).stream().flatMap(p -> board.part(p).stream()).toList()
+        : called;
+  }
+
+  private static Optional<Finding.SwapEffect> effect(String did) {
+    if (STILL.matcher(did).matches()) {
+      return Optional.of(Finding.SwapEffect.SAME);
+    }
+    if (OTHER.matcher(did).matches()) {
+      return Optional.of(Finding.SwapEffect.CHANGED);
+    }
+    boolean well =
+        Stream.of(WELL, FAULT_GONE).anyMatch(p -> p.matcher(did).matches())
+            && (FAULT_GONE.matcher(did).matches() || !DENIED.matcher(did).find());
+    return well ? Optional.of(Finding.SwapEffect.CURED) : Optional.empty();
+  }
+}

@@ -1,0 +1,90 @@
+package raconteur.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import raconteur.core.ToldStories;
+
+/** Lines as people type them, on two boards of which nothing but a list of parts is known. */
+class SaidOfListedBoardsTest {
+  private static String kept(String board, String said) {
+    return Heard.kept(new BenchLine(ToldStories.board(board)).understand(said, BenchContext.FRESH));
+  }
+
+  /** A game of counters and gates, by the places of its grid. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "1B pin 14 clock ok | 1B.14 toggling",
+        "1C counting | 1C.8 1C.9 1C.11 1C.12 toggling",
+        "1C does not count | 1C.8 1C.9 1C.11 1C.12 0 Hz",
+        "picture torn | screen rolling",
+        "hum bars | screen hum",
+        // What a thing does that it should not is told in any words.
+        "ball passes through paddle | function ball bad",
+        "ball does not bounce at the top | function ball bad",
+        "ball is a vertical stripe | function ball bad",
+        "VR1 scratchy | found VR1 dirty",
+        "sync present at R42 | R42.1 toggling",
+        // A trial and what came of it, whatever it was that came back.
+        "swapped 5C and score is fine | swap 5C good cured",
+        "piggybacked 4B and ball bounces | piggyback 4B changed",
+        "swapped X1 and clock is back | swap X1 good cured",
+        "swapped 5C and still no score | swap 5C good same",
+        // The supply by what it comes through, and by what smooths it.
+        "9V at C1 | UNREG 9 V",
+        "ripple 1.2V at C1 | UNREG ripple 1.2 V",
+        "no volts before F1 | F1-IN 0 V",
+      })
+  void onAGameOfGates(String said, String kept) {
+    assertThat(kept("garganey-1", said)).isEqualTo(kept);
+  }
+
+  /** A computer of sixteen bits. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "no 32MHz at U45 | Y1.1 0 Hz",
+        "no 2.4576MHz at U39 | Y2.1 0 Hz",
+        "no 8MHz at CPU | U1.15 0 Hz",
+        "32MHz ok | Y1.1 toggling",
+        "ROM CE stuck high | U2.20 U3.20 stuck high",
+        "CE at the ROMs stuck high | U2.20 U3.20 stuck high",
+        "RAS at U17 stuck high | U17.4 stuck high",
+        "ACIA irq never goes low | U40.7 stuck high",
+        "D8-D15 stuck at CPU | U1.61 U1.60 U1.59 U1.58 U1.57 U1.56 U1.55 U1.54 0 Hz",
+        "data bus low byte stuck | U1.5 U1.4 U1.3 U1.2 U1.1 U1.64 U1.63 U1.62 0 Hz",
+        "all RAM bad | says all memory bad",
+        "memory errors in blocks | says memory error",
+        "sync ok | note sync ok",
+        "J4 pin bent | found J4 dirty",
+        "U40 swapped with good one and keys work | swap U40 good cured",
+        "U49 swapped, still no sound | swap U49 good same",
+        "swapped U27, different | swap U27 good changed",
+        "swapped U35 and the lines are gone | swap U35 good cured",
+        "pulling SW1 wire and it boots | without SW1 cured",
+        "replaced U42 and drive reads | mended U42 replaced; screen works",
+        "replaced U49, still no sound | mended U49 replaced; screen no-sound",
+        "5V before F1 | F1-IN 5 V",
+        "5V at F1 ok | SW2-IN 5 V",
+        "no 5V after the switch | L1-IN 0 V",
+        "no 5V behind L1 | +5V 0 V",
+        "5V at L1 | +5V 5 V",
+      })
+  void onAComputer(String said, String kept) {
+    assertThat(kept("pintail-1", said)).isEqualTo(kept);
+  }
+
+  /** A cure that is none is not taken for one, nor what is said of the part for the board. */
+  @Test
+  void whatIsNoCureIsNotOne() {
+    assertThat(kept("pintail-1", "swapped U49 and sound is gone")).doesNotContain("cured");
+    assertThat(kept("pintail-1", "swapped U5 and now only half works")).doesNotContain("cured");
+    assertThat(kept("pintail-1", "pulled U42 and it tests good")).doesNotContain("cured");
+    assertThat(kept("pintail-1", "swap U5 good")).startsWith("… ");
+  }
+}
