@@ -93,6 +93,7 @@ final class DeviceGuess {
           new Called("optocoupler", "opto-?(coupler|isolator)"),
           new Called("back-up-cell", "battery|back-?up cell|ni-?cd|lithium cell"),
           new Called("fuse", "fuse"),
+          new Called("connector-1", "flex|flat flex|ribbon|ribbon cable|fpc|ffc"),
           new Called("speaker", "speaker|buzzer|beeper|piezo"),
           new Called("led", "led"),
           new Called("electrolytic", "electrolytic|elco"),
@@ -350,7 +351,12 @@ final class DeviceGuess {
                       : "switch";
           case "DS", "DSW", "DIP", "SWD" ->
               isCalled(part, "dip|dil|switch") && ways(part) > 1 ? "dip-switch-" + ways(part) : "";
-          case "BT", "BAT" -> "back-up-cell";
+          // Where cells are put in is a contact; what is soldered in is a cell.
+          case "BT", "BAT", "B" ->
+              isCalled(
+                      part, "contacts?|terminals?|holder|compartment|box|clips?|([0-9]+ ?x ?)?aaa?")
+                  ? "connector-2"
+                  : letters.equals("B") ? "" : "back-up-cell";
           case "J", "P", "CN", "CON", "SK", "PL" ->
               (isEdge(part) ? "edge-" : "connector-") + ways(part);
           default -> "";

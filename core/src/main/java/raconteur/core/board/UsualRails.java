@@ -29,7 +29,8 @@ final class UsualRails {
   private static final Pattern TITLED =
       Pattern.compile("([-+][0-9]+(?:\\.[0-9]+)?) V regulator\\b.*");
   private static final Pattern SUPPLY_WORDS =
-      Pattern.compile("(?i).*\\b(power|supply|psu|dc|ac|volts?|mains)\\b.*");
+      Pattern.compile(
+          "(?i).*\\b(power|supply|psu|dc|ac|volts?|mains|battery|batteries|[0-9]*x?aaa?)\\b.*");
 
   private static final double DROP_OUT = 2;
   private static final double MORE = 5;
@@ -169,6 +170,9 @@ final class UsualRails {
     }
     boolean wired = netOf.containsValue(rail.net());
     List<Part> makers = wired ? regulatorsOn(rail.net()) : regulatorsOf(rail.volts());
+    if (makers.isEmpty() && !wired) {
+      makers = listedMakers(rail);
+    }
     if (makers.isEmpty()) {
       makers = plugs(rail, wired).stream().filter(UsualRails::saysSupply).toList();
     }
@@ -180,6 +184,25 @@ final class UsualRails {
     }
     Optional<Part> way = Optional.ofNullable(ways.get(rail.net()));
     return makers.isEmpty() && way.isPresent() ? List.of(way.get()) : makers;
+  }
+
+  private static final Pattern MAKES =
+      Pattern.compile(
+          "(?i)\\b(?:zener|converter|dc/?dc|charge pump|inverter|generator|regulator)\\b");
+
+  /** What a list has for just these volts: a converter, or a zener diode. */
+  private List<Part> listedMakers(Rail rail) {
+    Pattern volts =
+        Pattern.compile(
+            "(?i)(?<![0-9.+-])"
+                + (rail.volts() < 0 ? "-" : "\\+?")
+                + SupplyName.ofVolts(Math.abs(rail.volts())).replaceFirst("^\\+", "")
+                + "\\b");
+    return parts.stream()
+        .filter(p -> p.device().isDiode() || p.device().isChip() || p.device().isUnknown())
+        .filter(p -> volts.matcher(p.purpose()).find())
+        .filter(p -> MAKES.matcher(p.purpose() + " " + p.value() + " " + p.device().title()).find())
+        .toList();
   }
 
   private List<Part> regulatorsOn(String net) {
@@ -269,20 +292,23 @@ final class UsualRails {
   }
 
   /**
-   * The way of the supply where nobody typed a net: from the plug through the fuse, the switch and
-   * the coil, in the order boards mostly have them (common practice, no source), where there is one
-   * of a kind that a list calls so. Each has a line in front of it.
+   * The way of the supply where nobody typed a net: from the plug through the fuse, the diode
+   * against reversal, the switch and the coil, in the order boards mostly have them (common
+   * practice, no source), where there is one of a kind that a list calls so. Each has a line in
+   * front of it.
    */
   private void listedWayTo(Rail rail) {
     List<Part> way =
         Stream.<Predicate<Part>>of(
                 p -> isPlug(p) && saysSupply(p),
                 p -> p.device().name().equals("fuse") && isOfTheInput(p),
+                p -> p.device().isDiode() && PROTECTS.matcher(p.called()).find(),
                 p -> p.device().isKey() && saysSupply(p),
                 p ->
                     p.device().isSeries()
                         && !p.device().name().equals("fuse")
-                        && saysInput(p.called()))
+                        && saysInput(p.called()),
+                listedMakers(rail)::contains)
             .flatMap(kind -> only(kind).stream())
             .toList();
     if (way.stream().allMatch(UsualRails::isPlug)) {
@@ -319,6 +345,9 @@ final class UsualRails {
   private static boolean saysInput(String called) {
     return SUPPLY_WORDS.matcher(called).matches() || INPUT_WORDS.matcher(called).matches();
   }
+
+  private static final Pattern PROTECTS =
+      Pattern.compile("(?i)\\b(?:reverse|polarity|protection|input)\\b");
 
   /** The line in front of a part, where no net has a name. */
   private static final String IN_FRONT = "-IN";

@@ -28,6 +28,8 @@ final class LikelyClass {
   private static final Map<String, String> BY_BLOCK =
       Map.of("rom", "mask rom", "ram", "dram", "video", "custom video", "cpu", "cpu");
 
+  private static final int MOST_LETTERS_OF_SMALL = 2;
+
   private LikelyClass() {}
 
   /** The class a list's own words say, the first of the table that fits. */
@@ -52,11 +54,16 @@ final class LikelyClass {
       return part.device().deviceClass();
     }
     int pins = part.device().pins().size();
+    String letters = part.designator().replaceAll("[^A-Za-z].*", "").toUpperCase(Locale.ROOT);
     String letter = part.designator().substring(0, 1).toUpperCase(Locale.ROOT);
+    Optional<String> told = byWords(priors, part);
+    if (letters.length() > MOST_LETTERS_OF_SMALL && told.isPresent()) {
+      // An LCD is no coil.
+      return told.get();
+    }
     if (SMALL_BY_LETTER.containsKey(letter)) {
       return SMALL_BY_LETTER.get(letter);
     }
-    Optional<String> told = byWords(priors, part);
     if (told.isPresent()) {
       return told.get();
     }

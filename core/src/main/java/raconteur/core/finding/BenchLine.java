@@ -63,8 +63,8 @@ public final class BenchLine {
   /** Who sees it move does not miss it. */
   private static final Pattern MOVES =
       Pattern.compile(
-          "(?i)\\b(?:has (?:a"
-              + " )?(?:signal|clock|pulses)|clocking|clocked|running|runs|pulsing|toggling"
+          "(?i)\\b(?:has (?:a )?(?:signal|clock|pulses|audio|sound|video|music)|being"
+              + " kicked|clocking|clocked|running|runs|pulsing|toggling"
               + "|moving|active|present|alive)\\b");
 
   private static final Pattern SAME =
@@ -88,10 +88,13 @@ public final class BenchLine {
           "(?i)(?:the )?[a-z]+(?:[ /-][a-z]+){0,3} (?:is |are |all |looks? |seems? )*"
               + "(?:ok|okay|good|fine|alright|all right|present|there|normal|perfect)");
 
+  private static final Pattern MISSES = Pattern.compile("(?i)no (?![0-9/])[a-z]+(?: [a-z]+){0,3}");
+
   /** Begins with a pin of a part that it does not name. */
   private static final Pattern OF_THE_SAME =
       Pattern.compile(
-          "(?i)\\s*(?:(?:its|the|both|all|other) )*(?:(?:[a-z/0-9]+ )?(?:pins?|legs?)"
+          "(?i)\\s*(?:nothing (?:on|at) (?:the )?|no signal (?:on|at) (?:the"
+              + " )?)?(?:(?:its|the|both|all|other) )*(?:(?:[a-z/0-9]+ )?(?:pins?|legs?)"
               + " ?#?[0-9].*|(?:base|collector|emitter|drain|source|cathode|anode|inputs?|outputs?|enables?|selects?|chip"
               + " select|clears?|presets?|loads?|clocks?|carry|resets?|strobe|data|address)\\b.*)");
 
@@ -125,6 +128,14 @@ public final class BenchLine {
         && heard.equals(unknownBeginning(new Words(board, line)))) {
       // What else is well, and no part is there for, is worth keeping and weighs nothing.
       return asSaid("note " + line.strip(), context);
+    }
+    if (heard instanceof Understanding.Refused && MISSES.matcher(line.strip()).matches()) {
+      // What is missing, and nobody knows by that name, some part may be listed for.
+      Optional<Understanding> near =
+          Purposes.near(board, line).map(each -> aPurpose(each, line.strip(), context, true));
+      if (near.filter(Understanding.Proposed.class::isInstance).isPresent()) {
+        return near.get();
+      }
     }
     if (!(heard instanceof Understanding.Refused(String why)) || !isASentence(line)) {
       return heard;
@@ -224,8 +235,21 @@ public final class BenchLine {
   }
 
   private Optional<Understanding> trial(String line, BenchContext context) {
+    String shown =
+        context.symptom().isEmpty() ? context.stood() : ScreenPhrase.VERB + " " + context.symptom();
     return TrialInWords.named(board, line)
+        .map(
+            usual ->
+                shown.isEmpty()
+                    ? usual.replace(Rewordings.AND + TrialInWords.SAME_AGAIN, "")
+                    : usual.replace(TrialInWords.SAME_AGAIN, shown))
         .map(usual -> eachAsSaid(usual, context))
+        .filter(BenchLine::isWhole);
+  }
+
+  private Optional<Understanding> ofAProcessor(String line, BenchContext context) {
+    return OtherProcessor.named(board, Rewordings.shipped().plain(line))
+        .map(usual -> heard(usual, context, false))
         .filter(BenchLine::isWhole);
   }
 
@@ -257,7 +281,8 @@ public final class BenchLine {
         return Optional.of(asSaid(same, context));
       }
     }
-    Optional<Understanding> onTheWay = onTheWay(line, context);
+    Optional<Understanding> onTheWay =
+        onTheWay(line, context).or(() -> ofAProcessor(line, context));
     if (onTheWay.isPresent()) {
       return onTheWay;
     }

@@ -60,6 +60,24 @@ public sealed interface Finding extends Statement {
     }
   }
 
+  /** A rail somebody calls good and gives no figure of, board powered. */
+  record RailCalledGood(String rail) implements Shown {
+    @Override
+    public TestKind kind() {
+      return TestKind.of("rail called good");
+    }
+
+    @Override
+    public Subject subject() {
+      return new Subject.OfRail(rail);
+    }
+
+    @Override
+    public String line() {
+      return rail + " good";
+    }
+  }
+
   /** The voltage of a rail at the supply pin of one part, board powered. */
   record FarVolts(String rail, String part, double volts) implements Measured {
     @Override

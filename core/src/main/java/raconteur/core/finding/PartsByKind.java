@@ -532,12 +532,14 @@ final class PartsByKind {
       case "switch" -> device.name().equals("switch");
       case "crystal", "xtal", "oscillator", "osc" -> device.isCrystal();
       case "regulator" -> device.isRegulator();
-      case "battery", "cell" -> device.isCell();
+      case "battery", "cell" ->
+          device.isCell() || (isPlug(device) && part.designator().matches("(?:BT|BAT)[0-9]*"));
       case "cpu", "processor" -> device.isProcessor();
       case "edge" -> device.name().startsWith("edge-");
       case "plug", "connector", "header" -> isPlug(device);
       case "jack", "ribbon", "cable", "flex" ->
-          isPlug(device) && part.called().toLowerCase(Locale.ROOT).contains(word);
+          (isPlug(device) || device.isUnknown())
+              && (part.called() + " " + part.value()).toLowerCase(Locale.ROOT).contains(word);
       case "speaker", "buzzer" -> device.isSpeaker();
       case "led" -> device.isLamp();
       case "amp", "amplifier" -> device.title().toLowerCase(Locale.ROOT).contains("amplifier");

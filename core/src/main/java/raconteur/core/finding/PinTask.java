@@ -91,7 +91,7 @@ final class PinTask {
 
   /** Of several pins a word stands for, the plainest: of a timer its OUT is the output. */
   private static final Set<String> PLAINEST =
-      Set.of("OUT", "Q", "S", "/CE", "/CS", "CS", "/CS1", "/CE1");
+      Set.of("EXTAL", "CLK", "OUT", "Q", "QH", "Y", "S", "/CE", "/CS", "CS", "/CS1", "/CE1");
 
   /** The pins a word stands for, or the one of them that is called so most plainly. */
   static List<String> plainest(Part part, String word) {

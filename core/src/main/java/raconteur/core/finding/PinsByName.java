@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.device.DevicePin;
@@ -44,6 +45,17 @@ final class PinsByName {
               + " (?:has|have|with|gives|shows|is|are) (?:(?:a|good|some|the|clean)"
               + " )*(?:(?<none>no|dead|silent|missing|absent|flat)|(?=signal|sound|audio|video|pulses|activity|alive|there|present|toggling))(?:"
               + " ?[a-z]+){0,3}");
+
+  private static final Pattern NO_PROGRAM =
+      Pattern.compile(
+          "(?i)\\b(?:char(?:acter)?|font|colou?r|palette|sprites?|tiles?|graphics|gfx|sound|speech"
+              + "|video|screen)\\b");
+
+  /** {@code no CAS at IC4}. */
+  private static final Pattern NONE =
+      Pattern.compile(
+          "(?i)(?:there is |there's )?no (?<pin>[/~]?[A-Z][A-Z0-9/]{0,5})(?: clock| signal| line|"
+              + " pulses)? (?:at|on|to|from|reaching) (?<part>.+)");
 
   private static final Pattern BUS =
       Pattern.compile(
@@ -111,6 +123,10 @@ final class PinsByName {
 
   /** The pin, what is said of it, and where; or of the processor, or of the memories. */
   private static Optional<String> pinFirst(Board board, String plain) {
+    Matcher none = NONE.matcher(plain);
+    if (none.matches()) {
+      return pinFirst(board, none.group("pin") + " dead at " + none.group("part"));
+    }
     Matcher range = RANGE.matcher(plain);
     boolean several = range.lookingAt();
     String pin = several ? range.group() : plain.split(" ", 2)[0];
@@ -166,8 +182,10 @@ final class PinsByName {
         parts.size() < 2
             ? List.of()
             : parts.stream().filter(p -> MAIN.matcher(p.called()).find()).toList();
+    List<Part> programs =
+        parts.stream().filter(p -> !NO_PROGRAM.matcher(p.called()).find()).toList();
     List<String> all = new ArrayList<>();
-    for (Part part : main.isEmpty() ? parts : main) {
+    for (Part part : !main.isEmpty() ? main : !programs.isEmpty() ? programs : parts) {
       List<String> own = RANGE.matcher(said).matches() ? range(part, said) : pin(part, said);
       if (own.isEmpty()) {
         return List.of();
@@ -184,7 +202,11 @@ final class PinsByName {
     List<DevicePin> named = PinNames.find(part.device(), said.toUpperCase(Locale.ROOT));
     return named.size() == 1
         ? List.of(part.pin(named.getFirst().number()).toString())
-        : Optional.of(PinTask.plainest(part, said)).filter(p -> p.size() == 1).orElse(List.of());
+        : Stream.of(said, said.equalsIgnoreCase("select") ? "cs" : said)
+            .map(word -> PinTask.plainest(part, word))
+            .filter(p -> p.size() == 1)
+            .findFirst()
+            .orElse(List.of());
   }
 
   private static List<String> range(Part part, String said) {

@@ -45,7 +45,9 @@ final class Purposes {
       Set.of("resets", "hangs", "crashes", "freezes", "stops", "starts", "locks", "boots");
 
   private static final Set<String> SAYS_NOTHING =
-      Set.of("the", "of", "on", "in", "at", "any", "is", "are", "all", "from", "to");
+      Set.of(
+          "the", "of", "on", "in", "at", "any", "is", "are", "all", "from", "to", "with", "and",
+          "or", "but", "by", "its", "it", "not", "always");
 
   /** A point in a number parts no words: 3.6V is not for player 3. */
   private static final String BETWEEN_WORDS = "(?:[^a-z0-9.]|(?<![0-9])\\.|\\.(?![0-9]))+";
@@ -63,7 +65,9 @@ final class Purposes {
           "sprite", Set.of("object"),
           "coil", Set.of("solenoid"),
           "letter", Set.of("character", "char", "font", "chargen"),
-          "text", Set.of("character", "char", "font", "chargen"));
+          "text", Set.of("character", "char", "font", "chargen"),
+          "tape", Set.of("cassette"),
+          "cassette", Set.of("tape"));
 
   /** So many letters of a word are enough for it. */
   private static final int ENOUGH_LETTERS = 4;

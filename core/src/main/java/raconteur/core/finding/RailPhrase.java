@@ -16,6 +16,11 @@ import raconteur.core.device.DevicePin;
 final class RailPhrase implements Phrase {
   private static final List<String> WAYS = List.of("gnd", "at", "ripple", "dummy");
 
+  private static final List<String> GOOD = List.of("good", "ok", "okay", "fine");
+
+  /** What a meter shows of a rail that is well. */
+  private static final double A_LITTLE_LESS = 0.99;
+
   /** A reading this many times off what is expected may have been taken in the wrong range. */
   private static final double KILO = 1000;
 
@@ -42,6 +47,21 @@ final class RailPhrase implements Phrase {
     if (!way.isEmpty() && WAYS.stream().anyMatch(w -> w.startsWith(way))) {
       return new Understanding.Unfinished(
           "Next comes gnd and the ohms, at and a part, ripple, dummy, or the volts or amperes.");
+    }
+    if (GOOD.contains(way)) {
+      words.skip();
+      words.end();
+      return new Understanding.Understood(
+          new Finding.RailCalledGood(rail.name()),
+          rail.name()
+              + " is called good. A figure says more, and it is what switching on is judged by: "
+              + rail.name().replaceFirst("^\\+", "")
+              + " "
+              + Quantities.plain(rail.volts() * A_LITTLE_LESS)
+              + ".");
+    }
+    if (!way.isEmpty() && GOOD.stream().anyMatch(w -> w.startsWith(way))) {
+      return new Understanding.Unfinished("Next comes good, where there is no figure.");
     }
     Words.Measured measured = words.quantity(Unit.VOLT, Unit.AMP);
     if (measured.kind() != Unit.AMP && words.nextIs("at")) {
@@ -243,6 +263,7 @@ final class RailPhrase implements Phrase {
         "5V 4.94",
         "5V at U14 4.72",
         "5V dummy 5.02",
+        "5V good",
         "5V 0.8 A",
         "5V ripple 40 mV");
   }

@@ -58,11 +58,17 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           "{pin}", "(?<pin>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{pin2}", "(?<pin2>[A-Za-z0-9/]+\\.[^\\s]+)",
           "{state}", "(?<state>toggling|(?:stuck )?(?:high|low)|floating|between|noisy)",
-          "{purpose}", "(?<purpose>[a-z][a-z0-9 ]{1,40}?)",
+          "{purpose}", "(?<purpose>[a-z][a-z0-9 /-]{1,40}?)",
           "{rail}", "(?<rail>[-+]?[0-9][0-9.]*V|V[A-Z]{2}|UNREG|VIN|VRAW)");
 
   /** The parts that are called by the purpose of the line. */
   private static final String CALLED = "{called}";
+
+  /** Of the parts that are called so the only one, or the only one that is plugged in. */
+  private static final String PLUG = "{plug}";
+
+  /** The level of a processor's reset while it is let go. */
+  private static final String RELEASED = "{released}";
 
   /** All electrolytic capacitors of the board. */
   private static final String ELECTROLYTICS = "{electrolytics}";
@@ -147,6 +153,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         }
         filled = filled.replace(CALLED, String.join(" ", called));
       }
+      if (text.contains(PLUG)) {
+        Optional<String> plug = plug(board, matcher.group("purpose"));
+        if (plug.isEmpty()) {
+          return Optional.empty();
+        }
+        filled = filled.replace(PLUG, plug.get());
+      }
       if (text.contains("{purpose}")
           && (Purposes.parts(board, matcher.group("purpose")).isEmpty()
               || OF_PINS.matcher(matcher.group("purpose")).find()
@@ -208,6 +221,13 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           filled = filled.replace(place, pin.get());
         }
       }
+      if (filled.contains(RELEASED)) {
+        boolean low =
+            processor(board).stream()
+                .flatMap(p -> p.device().pins().stream())
+                .anyMatch(p -> PinRole.RESET.fits(p.name()) && p.name().matches("[/~].*"));
+        filled = filled.replace(RELEASED, low ? "high" : "low");
+      }
       return Optional.of(filled);
     }
 
@@ -223,6 +243,14 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
           .flatMap(p -> board.part(p.part()).stream().map(part -> PinTask.inputsOf(part, p)))
           .flatMap(List::stream)
           .toList();
+    }
+
+    private static Optional<String> plug(Board board, String purpose) {
+      List<Part> called =
+          Purposes.parts(board, purpose).stream().flatMap(p -> board.part(p).stream()).toList();
+      List<Part> plugged = called.stream().filter(p -> p.device().isContact()).toList();
+      List<Part> meant = called.size() == 1 ? called : plugged;
+      return meant.size() == 1 ? Optional.of(meant.getFirst().designator()) : Optional.empty();
     }
 
     private static List<String> outputs(Board board, String part) {
@@ -410,12 +438,20 @@ public record Rewordings(List<Spelling> spellings, List<Rewording> all) {
         : Optional.empty();
   }
 
+  /** Clocks of processors that take them in two phases. */
+  private static final Set<String> FROM_OUTSIDE = Set.of("E", "PHI1", "PHI2");
+
   private static Optional<String> ofProcessor(Board board, PinRole role) {
     return processor(board).stream()
         .flatMap(
             part ->
                 part.device().pins().stream()
-                    .filter(pin -> !pin.kind().drives() && role.fits(pin.name()))
+                    .filter(
+                        pin ->
+                            !pin.kind().drives()
+                                && (role.fits(pin.name())
+                                    || (role == PinRole.CLOCK
+                                        && FROM_OUTSIDE.contains(pin.name()))))
                     .map(pin -> part.pin(pin.number()).toString()))
         .findFirst();
   }

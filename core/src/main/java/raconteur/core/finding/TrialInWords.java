@@ -1,6 +1,7 @@
 package raconteur.core.finding;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -25,11 +26,15 @@ final class TrialInWords {
   private static final String GOOD_ONE =
       "(?: (?:with|for|by) (?:(?:a|an|the|one|my|known|another) ?)*[a-z0-9 -]{0,30}?)?";
 
+  /** In place of a line: what the board showed before. */
+  static final String SAME_AGAIN = "same again";
+
   private enum Trial {
     SWAP("swap %s good %s"),
     PIGGYBACK("piggyback %s %s"),
     WITHOUT("without %s %s"),
-    REPLACED("mended %s replaced ; screen works");
+    REPLACED("mended %s replaced ; screen works"),
+    REPLACED_IN_VAIN("mended %s replaced ; " + SAME_AGAIN);
 
     private final String line;
 
@@ -88,6 +93,12 @@ final class TrialInWords {
                   + "(?<part>.{2,30}?)"
                   + GOOD_ONE
                   + THEN
+                  + "(?<did>.+)"),
+          form(
+              Trial.REPLACED,
+              "(?:the )?(?<part>.{2,30}?) (?:was |is |been )*(?:replaced|changed|renewed)"
+                  + GOOD_ONE
+                  + THEN
                   + "(?<did>.+)"));
 
   private static Form form(Trial trial, String said) {
@@ -128,6 +139,13 @@ final class TrialInWords {
               + " (?:now|again|fine|ok|good|perfectly|properly|correctly|normally|up|too|as it"
               + " should|to .{1,20}))*");
 
+  /** {@code disconnecting S1 brings it up}. */
+  private static final Pattern BRINGS_UP =
+      Pattern.compile(
+          "(?i)(?:brings?|brought|makes?|made|lets?|gets?|got|has) (?:it|the board|the machine|the"
+              + " game|everything|the [a-z]+) (?:all )?(?:up|back|boot|start|run|work|going|go|to"
+              + " life|alive)(?: again| now| up)*");
+
   /** What is said of the part that was taken out, and not of the board without it. */
   private static final Pattern OF_THE_PART =
       Pattern.compile(
@@ -153,9 +171,24 @@ final class TrialInWords {
     List<Part> parts = parts(board, told.group("part").strip());
     return parts.size() == 1
         ? effect(did)
-            .filter(e -> form.trial() != Trial.REPLACED || e == Finding.SwapEffect.CURED)
-            .map(effect -> form.trial().line(parts.getFirst().designator(), effect))
+            .filter(
+                e ->
+                    form.trial() != Trial.REPLACED
+                        || e == Finding.SwapEffect.CURED
+                        || isPlainly(did))
+            .map(
+                effect ->
+                    (form.trial() == Trial.REPLACED && effect == Finding.SwapEffect.SAME
+                            ? Trial.REPLACED_IN_VAIN
+                            : form.trial())
+                        .line(parts.getFirst().designator(), effect))
         : Optional.empty();
+  }
+
+  /** That nothing changed, and not what is still wrong: that is a line of its own. */
+  private static boolean isPlainly(String did) {
+    return effect(did).filter(Finding.SwapEffect.SAME::equals).isPresent()
+        && !did.toLowerCase(Locale.ROOT).startsWith("still");
   }
 
   private static List<Part> parts(Board board, String said) {
@@ -173,7 +206,7 @@ final class TrialInWords {
       return Optional.of(Finding.SwapEffect.CHANGED);
     }
     boolean well =
-        Stream.of(WELL, FAULT_GONE).anyMatch(p -> p.matcher(did).matches())
+        Stream.of(WELL, FAULT_GONE, BRINGS_UP).anyMatch(p -> p.matcher(did).matches())
             && (FAULT_GONE.matcher(did).matches() || !DENIED.matcher(did).find());
     return well ? Optional.of(Finding.SwapEffect.CURED) : Optional.empty();
   }

@@ -42,6 +42,21 @@ final class VoltsOnTheWay {
                   + "(?<part>\\S+)(?: is| reads| measures| i read| there is| i get| only| just)* "
                   + VOLTS));
 
+  private static final Pattern NOWHERE =
+      Pattern.compile(
+          "(?i)(?:there (?:is|are) )?no (?:volts|voltages?|supply|rails?)"
+              + " (?:anywhere|at all|whatsoever|on the board|on any rail)(?: .*)?");
+
+  private static final Pattern OF_A_DIODE =
+      Pattern.compile(
+          "(?i)(?<part>(?:D|CR|ZD)[0-9]{1,3})\\.(?<leg>[AK]) (?<volts>[-+]?[0-9]+(?:[.,][0-9]+)?"
+              + " ?V)");
+
+  private static final Pattern UNREGULATED =
+      Pattern.compile(
+          "(?i)(?:the )?(?:unregulated|raw|unreg)(?: supply| rail| voltage| dc| input)?"
+              + " (?:is |reads |measures |at )*(?<volts>[0-9]+(?:[.,][0-9]+)? ?V)");
+
   /** {@code ripple of 1.2V at C1}. */
   private static final List<Pattern> RIPPLE =
       List.of(
@@ -59,11 +74,63 @@ final class VoltsOnTheWay {
 
   /** The line as a reading of what is meant; empty where it says nothing of that kind. */
   static Optional<String> named(Board board, String plain) {
+    if (NOWHERE.matcher(plain.strip()).matches()) {
+      return raw(board).map(rail -> rail.name() + " 0 V");
+    }
+    Matcher unregulated = UNREGULATED.matcher(plain.strip());
+    if (unregulated.matches()) {
+      return raw(board)
+          .filter(rail -> board.rails().contains(rail))
+          .map(rail -> rail.name() + " " + unregulated.group("volts"));
+    }
+    Matcher diode = OF_A_DIODE.matcher(plain.strip());
+    if (diode.matches()) {
+      String side = diode.group("leg").equalsIgnoreCase("A") ? "before" : "behind";
+      return PartsByKind.only(board, diode.group("part")).stream()
+          .flatMap(p -> line(board, p, side).stream())
+          .map(rail -> rail.name() + " " + diode.group("volts"))
+          .findFirst();
+    }
+    Matcher nominal = AT_A_PART.matcher(plain.strip());
+    if (nominal.matches()) {
+      Optional<String> far = farVolts(board, nominal);
+      if (far.isPresent()) {
+        return far;
+      }
+    }
     return Stream.concat(
             matching(SAID, plain).flatMap(said -> reading(board, said).stream()),
             matching(RIPPLE, plain).flatMap(said -> ripple(board, said).stream()))
         .findFirst();
   }
+
+  /** What the regulators are fed with, or else the only rail. */
+  private static Optional<Rail> raw(Board board) {
+    return board.rails().stream()
+        .filter(r -> r.volts() > 0)
+        .flatMap(r -> board.rail(r.from()).stream())
+        .filter(board.rails()::contains)
+        .findFirst()
+        .or(() -> board.rails().stream().filter(r -> r.volts() > 0).findFirst());
+  }
+
+  /** {@code 12V at U7 ok} where that is a rail, and the part no part of its way. */
+  private static Optional<String> farVolts(Board board, Matcher said) {
+    double volts = Double.parseDouble(said.group("volts").replace(',', '.'));
+    List<Part> parts = PartsByKind.only(board, said.group("part"));
+    return board.rails().stream()
+        .filter(r -> r.volts() == volts && parts.size() == 1)
+        .filter(_ -> parts.getFirst().device().isChip())
+        .filter(_ -> line(board, parts.getFirst(), "at").isEmpty())
+        .findFirst()
+        .map(r -> r.name() + " at " + parts.getFirst().designator() + " " + said.group("volts"));
+  }
+
+  private static final Pattern AT_A_PART =
+      Pattern.compile(
+          "(?i)(?:there is |i have |got )?(?<volts>[-+]?[0-9]+(?:[.,][0-9]+)?) ?V (?:is"
+              + " )?(?:present |there )?(?:at|on) (?<part>\\S+)(?:"
+              + " (?:ok|good|fine|present|there))?");
 
   private static Stream<Matcher> matching(List<Pattern> forms, String plain) {
     return forms.stream().map(form -> form.matcher(plain.strip())).filter(Matcher::matches);

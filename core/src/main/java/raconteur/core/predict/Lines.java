@@ -618,6 +618,7 @@ final class Lines {
     Collection<GateInFront> gates =
         inFront(line, linesOf(here), moment.partsOut(), heldBack, seen).values();
     gates.forEach(g -> in.addAll(g.lines()));
+    in.addAll(besideIt(pin(group.getFirst().finding())));
     List<Finding> given =
         here.stream()
             .filter(f -> !lineOf(pin(f)).name().equals(line))
@@ -656,6 +657,20 @@ final class Lines {
         comesTo,
         saidBefore,
         steady(gates, seen));
+  }
+
+  /** What goes into the transistor that a pin belongs to, where nobody wrote down its lines. */
+  private List<String> besideIt(PinRef pin) {
+    return board
+        .part(pin.part())
+        .filter(p -> p.device().isTransistor() && board.netOf(pin).isEmpty())
+        .map(
+            p ->
+                p.pins().stream()
+                    .filter(other -> !other.equals(pin) && board.netOf(other).isEmpty())
+                    .map(other -> lineOf(other).name())
+                    .toList())
+        .orElse(List.of());
   }
 
   /**
@@ -896,7 +911,7 @@ final class Lines {
   }
 
   /** What a probe showed, or a counter: a line that is counted moves. */
-  private static Optional<Signal> shown(Finding finding) {
+  static Optional<Signal> shown(Finding finding) {
     return switch (finding) {
       case Finding.Probe(PinRef _, Signal shown, boolean _) -> Optional.of(shown);
       case Finding.Frequency(PinRef _, double hertz) when hertz > 0 -> Optional.of(Signal.TOGGLING);

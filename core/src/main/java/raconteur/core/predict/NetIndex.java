@@ -161,11 +161,28 @@ final class NetIndex {
    * The pins a block is known to lead to though no net says so: the processor's clock and reset
    * where their nets are not written down.
    */
-  List<Integer> ledBy(String block) {
+  List<Integer> ledBy(Part part) {
     return ledByBlock.entrySet().stream()
-        .filter(e -> e.getValue().equals(block))
+        .filter(e -> e.getValue().equals(part.block()) && mayLead(part, pinsById.get(e.getKey())))
         .map(Map.Entry::getKey)
         .toList();
+  }
+
+  private static final Pattern FOR_ITSELF =
+      Pattern.compile("(?i)\\b(sound|audio|music|speech|baud|serial|uart|rtc|real time)\\b");
+
+  /** Of several clocks one that is listed for the sound leads to the processor of the sound. */
+  private boolean mayLead(Part part, PinRef pin) {
+    String own = board.part(pin.part()).map(Part::called).orElse("");
+    return isForItself(part.called()) == isForItself(own)
+        || (isForItself(own)
+            && board.parts().stream()
+                .filter(p -> p.block().equals(part.block()))
+                .noneMatch(p -> isForItself(p.called())));
+  }
+
+  private static boolean isForItself(String called) {
+    return FOR_ITSELF.matcher(called).find();
   }
 
   /** The pins a part is listed for though no net says so: a processor's wait or interrupt. */

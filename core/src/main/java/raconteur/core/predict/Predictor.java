@@ -170,11 +170,19 @@ public final class Predictor {
   public TestModel<?> model(Evidence evidence) {
     return switch (evidence.about()) {
       case Lines.SetUp setUp when setUp.saidBefore() -> new NoModel(evidence.found().getFirst());
+      case Lines.SetUp setUp when isLone(evidence) ->
+          new LoneEnds(board, readings)
+              .model(evidence.found().getLast(), setUp.given())
+              .orElseThrow();
       case Lines.SetUp setUp -> lines(setUp.moment()).model(evidence.findings(), setUp);
       case SeriesVolts across -> across.model(this.readings, evidence.found().getFirst());
       case Alone alone -> model(evidence.found().getFirst(), alone);
       case Object other -> throw new IllegalArgumentException("no evidence: " + other);
     };
+  }
+
+  private boolean isLone(Evidence evidence) {
+    return new LoneEnds(board, readings).model(evidence.found().getLast(), List.of()).isPresent();
   }
 
   /**
@@ -318,6 +326,8 @@ public final class Predictor {
     return switch (read) {
       case Finding.RailVolts(String name, double volts) when name.equals(rail.name()) ->
           Optional.of(volts);
+      case Finding.RailCalledGood(String name) when name.equals(rail.name()) ->
+          Optional.of(rail.volts());
       case Finding.FarVolts(String name, String part, double volts)
           when name.equals(rail.name()) && rail.madeBy().contains(part) ->
           Optional.of(volts);
@@ -345,6 +355,7 @@ public final class Predictor {
       case Finding.DummyVolts t ->
           supplyModels.volts(
               t.rail(), "dummy volts", volts -> new Finding.DummyVolts(t.rail(), volts));
+      case Finding.RailCalledGood well -> supplyModels.calledGood(well);
       case Finding.RailAmps amps -> supplyModels.amps(amps.rail(), moment.partsOut());
       case Finding.Ripple ripple -> supplyModels.ripple(ripple.rail());
       case Finding.RailOhms ohms -> supplyModels.ohms(ohms);

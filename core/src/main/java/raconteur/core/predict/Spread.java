@@ -178,7 +178,7 @@ final class Spread {
   }
 
   private void deadPart(Part part) {
-    nets.ledBy(part.block()).forEach(pin -> change(pin, Signal.STILL));
+    nets.ledBy(part).forEach(pin -> change(pin, Signal.STILL));
     nets.ledByPart(part.designator()).forEach(pin -> change(pin, Signal.STILL));
     for (Rail rail : board.rails()) {
       if (rail.madeBy().contains(part.designator()) && part.device().isRegulator()) {

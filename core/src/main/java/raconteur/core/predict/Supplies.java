@@ -34,7 +34,10 @@ final class Supplies {
   static Set<String> starved(Board board, Moment moment, List<DatedFinding> told) {
     Set<String> starved = new HashSet<>();
     for (DatedFinding other : told) {
-      if (other.finding() instanceof Finding.RailVolts(String name, double volts)
+      if (other.finding() instanceof Finding.RailCalledGood(String name)
+          && other.moment().epoch() == moment.epoch()) {
+        starved.remove(name);
+      } else if (other.finding() instanceof Finding.RailVolts(String name, double volts)
           && other.moment().epoch() == moment.epoch()) {
         if (board.rail(name).filter(rail -> !RailVoltage.works(rail, volts)).isEmpty()) {
           starved.remove(name);

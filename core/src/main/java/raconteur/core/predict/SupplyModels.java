@@ -118,6 +118,18 @@ record SupplyModels(Board board, Readings readings) {
         outcomes);
   }
 
+  /** A rail somebody calls good without a figure: what sags may be called so as well. */
+  TestModel<?> calledGood(Finding.RailCalledGood said) {
+    var conditions = new RailConditions(board, board.rail(said.rail()).orElseThrow());
+    return new ConditionModel(
+        readings,
+        "rail called good",
+        List.of("good", "dry", "loaded", "poor", "pulled", "shorted", "gone"),
+        conditions::underVoltage,
+        _ -> "good",
+        Map.of("good", said));
+  }
+
   TestModel<?> ohms(Finding.RailOhms test) {
     Rail rail = board.rail(test.rail()).orElseThrow();
     var conditions = new RailConditions(board, rail);

@@ -195,7 +195,8 @@ class RewordingsTest {
     assertThat(usual("C9 shorted")).startsWith("✗ In the board everything beside it reads along");
     assertThat(usual("U14.3 shorted to ground"))
         .isEqualTo("✗ Say what the meter reads, power off: U14.3 gnd 0.8 ohm.");
-    assertThat(usual("5V ok")).startsWith("✗ Say what the meter reads");
+    // Without a figure it is worth something all the same.
+    assertThat(usual("5V ok")).isEqualTo("+5V good");
     assertThat(usual("pulled U13, 12V 12.0 V")).isEqualTo("pull U13; +12V 12 V");
   }
 

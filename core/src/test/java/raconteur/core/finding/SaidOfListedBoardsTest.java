@@ -79,6 +79,90 @@ class SaidOfListedBoardsTest {
     assertThat(kept("pintail-1", said)).isEqualTo(kept);
   }
 
+  /** A computer of eight bits, with its supply on the board. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "no picture on monitor | screen blank",
+        "every letter wrong in the same way, A shows as C | screen wrong-letters",
+        "boots with 8K instead of 16K | says memory error",
+        "bit 2 of video memory stuck | says video memory bit 2 bad",
+        "cannot load tapes | screen dead-port",
+        "unregulated is 16V | UNREG 16 V",
+        "10V on input of IC35 | UNREG 10 V",
+        "no volts anywhere | UNREG 0 V",
+        "5V fine | +5V good",
+        "-5V ok | -5V good",
+        "reset ok | IC1.26 high",
+        "no CAS at IC4 | IC4.15 0 Hz",
+        "disconnecting S1 brings it up | without S1 cured",
+        "X1 replaced no change | mended X1 replaced",
+        "video at base of Q1 good | Q1.2 toggling",
+        "nothing at emitter of Q1 | Q1.3 0 Hz",
+        "Q2 collector emitter short | found Q2 dead",
+        "some keys only work when pressing on the keyboard plug | tap J4 changes",
+        "monitor ROM in programmer verifies different each time | IC3 rom unsteady",
+        "AC present at J1 | function J1 good",
+        "C1 replaced, hum gone | mended C1 replaced; screen works",
+      })
+  void onAComputerWithItsSupply(String said, String kept) {
+    assertThat(kept("scaup-1", said)).isEqualTo(kept);
+  }
+
+  /** A handheld with customs, a flex and a converter. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "screen blank, sound none | screen blank; screen no-sound",
+        "garbled tiles on screen, game plays | screen garbage",
+        "black blotch in the corner of the display | screen lines",
+        "missing vertical lines on LCD | screen lines",
+        "lines come back when pressing on the flex | tap LF1 changes",
+        "pads dirty | found SW5 dirty",
+        "left and right do not work | screen dead-keys",
+        "6V on anode of D2 | D2-IN 6 V",
+        "0V on cathode of D2 | SW1-IN 0 V",
+        "C1 ESR 12 ohms | found C1 dead",
+        "C4 low capacitance | found C4 dead",
+        "VR1 wiper open | found VR1 dead",
+        "crackling volume | function volume bad",
+        "no sound on headphones or speaker | screen no-sound",
+        "fresh batteries | note fresh batteries",
+        "d-pad needs hard press | function d-pad bad",
+      })
+  void onAHandheld(String said, String kept) {
+    assertThat(kept("teal-1", said)).isEqualTo(kept);
+  }
+
+  /** A game of two processors. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "dead board | screen blank",
+        "no clock anywhere | A1.34 0 Hz",
+        "no E clock at A1 | A1.34 0 Hz",
+        // Of several processors the one that is spoken of.
+        "sound reset high | F1.40 high",
+        "sound cpu has no clock | F1.39 0 Hz",
+        "sound cpu not running | F1 stopped",
+        "blitter halt line stuck | function blitter bad",
+        "reset high | A1.37 high",
+        "all colours wrong | screen colours",
+        "wavy picture | screen hum",
+        "red at base of Q1 | Q1.2 toggling",
+        "audio at F7 output | F7.4 toggling",
+        "12V at F7 ok | +12V at F7 12 V",
+        "harness pins burnt | damage burn P2",
+        "SW1 contacts bad | found SW1 dirty",
+        "red comes and goes when touching the video plug | tap P3 changes",
+      })
+  void onAGameOfTwoProcessors(String said, String kept) {
+    assertThat(kept("knot-1", said)).isEqualTo(kept);
+  }
+
   /** A cure that is none is not taken for one, nor what is said of the part for the board. */
   @Test
   void whatIsNoCureIsNotOne() {

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import raconteur.core.Boards;
 import raconteur.core.Stories;
 import raconteur.core.ToldStories;
+import raconteur.core.board.Board;
 import raconteur.core.diagnose.Suspect;
 import raconteur.core.fault.Place;
 import raconteur.core.finding.BenchContext;
@@ -170,5 +171,42 @@ class TrialModelsTest {
     double alone = listed("U7", "U7.15 stuck high");
     assertThat(listed("U7", "U7.15 stuck high", "U7.6 high", "U7.4 low", "U7.5 low"))
         .isEqualTo(alone, within(0.1 * alone));
+  }
+
+  private static double ofKnot(String part, String... lines) {
+    return Stories.suspicion(ToldStories.board("knot-1"), part, lines);
+  }
+
+  /** The crystal of the sound drives the processor of the sound, and the main one the other. */
+  @Test
+  void eachProcessorHasItsOwnClock() {
+    assertThat(ofKnot("Y2", "F1.39 0 Hz")).isGreaterThan(5 * ofKnot("Y2"));
+    assertThat(ofKnot("Y1", "F1.39 0 Hz")).isLessThan(2 * ofKnot("Y1"));
+    assertThat(ofKnot("Y1", "A1.34 0 Hz")).isGreaterThan(5 * ofKnot("Y1"));
+    assertThat(ofKnot("Y2", "A1.34 0 Hz")).isLessThan(2 * ofKnot("Y2"));
+  }
+
+  /** What goes into a transistor and does not come out of it: twice as much as one of the two. */
+  @Test
+  void aTransistorThatIsDrivenAndShowsNothingIsDead() {
+    double before = ofKnot("Q1");
+    double nothing = ofKnot("Q1", "Q1.1 0 Hz");
+    assertThat(nothing).isGreaterThan(2 * before);
+    assertThat(ofKnot("Q1", "Q1.2 toggling", "Q1.1 0 Hz")).isGreaterThan(2 * nothing);
+    assertThat(ofKnot("Q1", "Q1.2 toggling", "Q1.1 toggling")).isLessThan(before);
+  }
+
+  /** A rail called good is less than a figure, and more than nothing. */
+  @Test
+  void aRailCalledGoodClearsItsMakersALittleLess() {
+    Board scaup = ToldStories.board("scaup-1");
+    double before = Stories.suspicion(scaup, "IC35", "screen blank");
+    double said = Stories.suspicion(scaup, "IC35", "screen blank", "5V good");
+    double read = Stories.suspicion(scaup, "IC35", "screen blank", "5V 5.0 V");
+    assertThat(said).isLessThan(before / 5);
+    assertThat(read).isLessThanOrEqualTo(said);
+    // It takes back a low reading that came before it.
+    assertThat(Stories.suspicion(scaup, "IC35", "5V 0 V", "5V good"))
+        .isLessThan(Stories.suspicion(scaup, "IC35", "5V 0 V") / 5);
   }
 }
