@@ -128,9 +128,8 @@ final class VoltsOnTheWay {
 
   private static final Pattern AT_A_PART =
       Pattern.compile(
-          "(?i)(?:there is |i have |got )?(?<volts>[-+]?[0-9]+(?:[.,][0-9]+)?) ?V (?:is"
-              + " )?(?:present |there )?(?:at|on) (?<part>\\S+)(?:"
-              + " (?:ok|good|fine|present|there))?");
+          "(?i)(?:there is |i have |got )?(?<volts>[-+]?[0-9]+(?:[.,][0-9]+)?) ?V (?:is )?"
+              + "(?:at|on) (?<part>\\S+) (?:is )?(?:ok|good|fine|present|there)");
 
   private static Stream<Matcher> matching(List<Pattern> forms, String plain) {
     return forms.stream().map(form -> form.matcher(plain.strip())).filter(Matcher::matches);

@@ -207,6 +207,6 @@ class TrialModelsTest {
     assertThat(read).isLessThanOrEqualTo(said);
     // It takes back a low reading that came before it.
     assertThat(Stories.suspicion(scaup, "IC35", "5V 0 V", "5V good"))
-        .isLessThan(Stories.suspicion(scaup, "IC35", "5V 0 V") / 5);
+        .isLessThan(Stories.suspicion(scaup, "IC35", "5V 0 V") / 3);
   }
 }
