@@ -166,13 +166,13 @@ final class UsualBlocks {
    */
   private boolean isListedElsewhere(Part part) {
     return isListedForReset(part)
-        || (part.block().equals("rom") || part.block().equals("ram"))
+        || ((part.block().equals("rom") || part.block().equals("ram"))
             && netOf.isEmpty()
             && !sortedByHand
             && UsualSymptoms.blockByWords(part)
                 .filter(b -> b.equals("video") || b.equals("io"))
                 .filter(blocks::contains)
-                .isPresent();
+                .isPresent());
   }
 
   /**

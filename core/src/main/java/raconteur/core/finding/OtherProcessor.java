@@ -8,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.device.PinRole;
 
 /**
  * What is said of one of several processors by what it is there for: {@code sound cpu not running},
@@ -87,9 +88,16 @@ final class OtherProcessor {
     if (clock.size() == 1 && CLOCKED.matcher(rest).matches()) {
       return Optional.of(clock.getFirst() + " toggling");
     }
-    if (IN_RESET.matcher(rest).matches()) {
-      return Optional.of(name + " reset low");
+    List<String> reset = PinTask.plainest(part, "reset");
+    if (reset.size() == 1 && IN_RESET.matcher(rest).matches()) {
+      return Optional.of(reset.getFirst() + (isLow(part) ? " low" : " high"));
     }
     return Optional.of(name + " " + rest);
+  }
+
+  /** Whether a processor is held while its reset is low: then it is written with a stroke. */
+  private static boolean isLow(Part part) {
+    return part.device().pins().stream()
+        .anyMatch(p -> PinRole.RESET.fits(p.name()) && p.name().matches("[/~].*"));
   }
 }

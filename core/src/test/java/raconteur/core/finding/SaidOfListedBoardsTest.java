@@ -148,6 +148,7 @@ class SaidOfListedBoardsTest {
         "sound reset high | F1.40 high",
         "sound cpu has no clock | F1.39 0 Hz",
         "sound cpu not running | F1 stopped",
+        "sound cpu held in reset | F1.40 low",
         "blitter halt line stuck | function blitter bad",
         "reset high | A1.37 high",
         "all colours wrong | screen colours",
@@ -170,5 +171,15 @@ class SaidOfListedBoardsTest {
     assertThat(kept("pintail-1", "swapped U5 and now only half works")).doesNotContain("cured");
     assertThat(kept("pintail-1", "pulled U42 and it tests good")).doesNotContain("cured");
     assertThat(kept("pintail-1", "swap U5 good")).startsWith("… ");
+  }
+
+  /** What did nothing changed nothing, and ohms are no bytes. */
+  @Test
+  void whatDidNothingIsNotTakenForAChange() {
+    assertThat(kept("teal-1", "still dead when pressing on the flex")).doesNotContain("changes");
+    assertThat(kept("teal-1", "nothing happens when wiggling the cartridge"))
+        .doesNotContain("changes");
+    assertThat(kept("scaup-1", "R3 reads 4K instead of 47K")).doesNotContain("memory");
+    assertThat(kept("scaup-1", "voltage present at IC5")).doesNotContain("function IC5 good");
   }
 }
