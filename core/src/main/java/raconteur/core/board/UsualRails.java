@@ -339,7 +339,9 @@ final class UsualRails {
 
   /** A fuse of which nothing is said, or that it is the supply's. */
   private static boolean isOfTheInput(Part fuse) {
-    return fuse.purpose().isBlank() || saysInput(fuse.called());
+    return fuse.purpose().isBlank()
+        || fuse.purpose().matches("(?i)(?:main |input )?fuse")
+        || saysInput(fuse.called());
   }
 
   private static boolean saysInput(String called) {

@@ -30,11 +30,11 @@ final class TrialInWords {
   static final String SAME_AGAIN = "same again";
 
   private enum Trial {
-    SWAP("swap %s good %s"),
-    PIGGYBACK("piggyback %s %s"),
-    WITHOUT("without %s %s"),
-    REPLACED("mended %s replaced ; screen works"),
-    REPLACED_IN_VAIN("mended %s replaced ; " + SAME_AGAIN);
+    SWAP("swap {part} good {did}"),
+    PIGGYBACK("piggyback {part} {did}"),
+    WITHOUT("without {part} {did}"),
+    REPLACED("mended {part} replaced ; screen works"),
+    REPLACED_IN_VAIN("mended {part} replaced ; " + SAME_AGAIN);
 
     private final String line;
 
@@ -49,7 +49,7 @@ final class TrialInWords {
             case CHANGED -> "changed";
             case CURED -> this == PIGGYBACK ? "changed" : "cured";
           };
-      return line.formatted(part, did);
+      return line.replace("{part}", part).replace("{did}", did);
     }
   }
 

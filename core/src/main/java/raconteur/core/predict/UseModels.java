@@ -106,7 +106,11 @@ record UseModels(
   /** A program that says what it found runs; what it calls bad is, or what it sees it by. */
   TestModel<?> message(Finding.Message told) {
     MessageWords meant = MessageWords.of(board, told.text());
-    if (meant.bad() && meant.parts().size() >= FEWEST_OF_ALL && ALL.matcher(told.text()).find()) {
+    if (meant.bad()
+        && meant.parts().size() >= FEWEST_OF_ALL
+        && ALL.matcher(told.text()).find()
+        && (!board.nets().isEmpty()
+            || board.parts().stream().anyMatch(UseModels::servesMemories))) {
       return ofAll(told, meant.parts());
     }
     return meant.parts().isEmpty()
@@ -158,11 +162,14 @@ record UseModels(
         && accused.stream()
             .allMatch(name -> board.part(name).filter(p -> p.device().isRam()).isPresent())
         && fault.place().mendable() instanceof Place.OfPart(String part)
-        && board
-            .part(part)
-            .filter(p -> p.device().isChip() && !p.device().isRam() && !p.device().isRom())
-            .filter(p -> OF_MEMORIES.matcher(p.purpose()).find())
-            .isPresent();
+        && board.part(part).filter(UseModels::servesMemories).isPresent();
+  }
+
+  private static boolean servesMemories(Part part) {
+    return part.device().isChip()
+        && !part.device().isRam()
+        && !part.device().isRom()
+        && OF_MEMORIES.matcher(part.purpose()).find();
   }
 
   private static final Pattern OF_MEMORIES =
