@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import raconteur.core.bench.program.StartUp;
@@ -129,16 +130,11 @@ record UseModels(
 
   /** All of a kind at once are hardly all bad: it is what they have in common. */
   private TestModel<?> ofAll(Finding told, Set<String> parts) {
-    return new ConditionModel(
-        readings,
+    return saidBySomething(
+        told,
         "firmware error",
         List.of("elsewhere", "stopped", "named"),
-        fault ->
-            meetsMost(fault, parts)
-                ? "named"
-                : run(fault, OFF_SCREEN).equals("stopped") ? "stopped" : "elsewhere",
-        _ -> "this",
-        Map.of("this", told));
+        fault -> meetsMost(fault, parts));
   }
 
   private boolean meetsMost(Fault fault, Set<String> parts) {
@@ -180,14 +176,23 @@ record UseModels(
   }
 
   private TestModel<?> saidBySomething(Finding told, String test, Set<String> accused) {
-    return new ConditionModel(
-        readings,
+    return saidBySomething(
+        told,
         test,
         accused.isEmpty()
             ? List.of("elsewhere", "stopped")
             : List.of("elsewhere", "stopped", "named"),
+        fault -> meets(fault, accused));
+  }
+
+  private TestModel<?> saidBySomething(
+      Finding told, String test, List<String> conditions, Predicate<Fault> named) {
+    return new ConditionModel(
+        readings,
+        test,
+        conditions,
         fault ->
-            meets(fault, accused)
+            named.test(fault)
                 ? "named"
                 : run(fault, OFF_SCREEN).equals("stopped") ? "stopped" : "elsewhere",
         _ -> "this",
