@@ -21,6 +21,7 @@ final class SupplyCheck {
               "The board is logged as powered: ohms read on a live board mean nothing and can harm"
                   + " the meter. Is it off? Enter keeps it.");
       case Finding.RailVolts _,
+          Finding.RailCalledGood _,
           Finding.FarVolts _,
           Finding.RailAmps _,
           Finding.Ripple _,
