@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import raconteur.core.board.Outline.Point;
 import raconteur.core.board.PinRef;
@@ -115,7 +116,6 @@ final class CsvImport {
     OptionalInt value = columns.value();
     OptionalInt block = columns.blocks();
     OptionalInt socket = table.column("socket");
-    OptionalInt remarks = columns.remarks();
     OptionalInt side = table.column("side", "layer", "tb");
     OptionalInt turned = table.column("rotation", "turned", "rot", "angle");
     OptionalInt fitted = table.column("fitted", "populate", "populated", "mounted", "dnp", "dnf");
@@ -149,7 +149,13 @@ final class CsvImport {
                   part.value = DraftBoard.clean(row.cell(value));
                   part.block = DraftBoard.clean(row.cell(block)).toLowerCase(Locale.ROOT);
                   part.socket = socket(row.cell(socket));
-                  part.remarks = DraftBoard.clean(row.cell(remarks));
+                  List<String> said =
+                      columns.remarks().stream()
+                          .map(c -> DraftBoard.clean(row.cell(OptionalInt.of(c))))
+                          .filter(text -> !text.isBlank())
+                          .toList();
+                  part.remarks = String.join("; ", said);
+                  part.whatFor = said.isEmpty() ? "" : said.getFirst();
                   part.fitted =
                       !notFitted(row.cell(fitted), fitted)
                           && texts.stream().noneMatch(t -> t.matches(NOT_FITTED));
@@ -166,7 +172,9 @@ final class CsvImport {
             + named(", value", value)
             + named(", block", block)
             + named(", socket", socket)
-            + named(", remarks", remarks)
+            + columns.remarks().stream()
+                .map(c -> PartsColumns.isOfRemarks(table, c) ? ", remarks" : ", what parts do")
+                .collect(Collectors.joining())
             + (x.isPresent() && y.isPresent() ? ", place" : ""));
   }
 

@@ -350,7 +350,9 @@ final class DeviceGuess {
                       ? "dip-switch-" + ways(part)
                       : "switch";
           case "DS", "DSW", "DIP", "SWD" ->
-              isCalled(part, "dip|dil|switch") && ways(part) > 1 ? "dip-switch-" + ways(part) : "";
+              ways(part) > 1 && (!letters.equals("DS") || isCalled(part, "dip|dil|switch"))
+                  ? "dip-switch-" + ways(part)
+                  : "";
           // Where cells are put in is a contact; what is soldered in is a cell.
           case "BT", "BAT", "B" ->
               isCalled(

@@ -58,6 +58,9 @@ final class DraftBoard {
     /** What else is said of it, in nobody's form. */
     String remarks = "";
 
+    /** Of the remarks, what the part is there for. */
+    String whatFor = "";
+
     boolean fitted = true;
     boolean underside;
     double turned;
@@ -325,7 +328,7 @@ final class DraftBoard {
   }
 
   private static String purpose(DraftPart draft, Device device) {
-    String told = PartWords.purpose(draft.remarks);
+    String told = PartWords.purpose(draft.whatFor);
     return told.isBlank() && device.isChip()
         ? PartWords.purposeBehindType(draft.value, device.title())
         : told;

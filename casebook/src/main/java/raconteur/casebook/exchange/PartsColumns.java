@@ -24,14 +24,14 @@ import raconteur.core.marking.MarkingReader;
  *
  * @param designators the column of the places, empty where the table is no parts list
  * @param markings columns in which a device may be named, the likeliest first
- * @param remarks what is said of a part besides
+ * @param remarks the columns of what is said of a part besides, what it is there for first
  * @param blocks the column that sorts the parts
  */
 record PartsColumns(
     OptionalInt designators,
     List<Integer> markings,
     OptionalInt value,
-    OptionalInt remarks,
+    List<Integer> remarks,
     OptionalInt blocks) {
   /** Headings of the column of places, the surest first. */
   static final List<String> DESIGNATORS =
@@ -193,6 +193,7 @@ record PartsColumns(
 
   PartsColumns {
     markings = List.copyOf(markings);
+    remarks = List.copyOf(remarks);
   }
 
   /** Headings of the column of parts in a list of nets. */
@@ -279,17 +280,16 @@ record PartsColumns(
     return usual || different <= words.size() * MOST_DIFFERENT ? headed : OptionalInt.empty();
   }
 
-  /** The column headed as one of remarks, else the last one of words that is nothing else. */
-  private static OptionalInt remarks(
+  /**
+   * The columns that are headed as saying what a part is there for, and then those of remarks; else
+   * the last one of words that is nothing else.
+   */
+  private static List<Integer> remarks(
       CsvTable table,
       OptionalInt designators,
       List<Integer> markings,
       OptionalInt value,
       OptionalInt blocks) {
-    OptionalInt byHeading = table.column(REMARKS.toArray(String[]::new));
-    if (byHeading.isPresent()) {
-      return byHeading;
-    }
     List<Integer> left =
         IntStream.range(0, table.columns())
             .filter(c -> designators.isEmpty() || c != designators.getAsInt())
@@ -297,17 +297,29 @@ record PartsColumns(
             .boxed()
             .filter(c -> !markings.contains(c) && !isOther(table, c, blocks))
             .toList();
-    return left.stream()
-        .filter(c -> REMARKING.matcher(table.heading(c)).find())
-        .findFirst()
-        .or(
-            () ->
-                left.reversed().stream()
-                    .filter(c -> !NO_REMARKS.matcher(table.heading(c)).find())
-                    .filter(c -> share(table, c, cell -> WORDS.matcher(cell).matches()) >= MOST)
-                    .min(Comparator.comparing(c -> !table.heading(c).isBlank())))
-        .map(OptionalInt::of)
-        .orElse(OptionalInt.empty());
+    List<Integer> headed =
+        left.stream()
+            .filter(c -> isOfRemarks(table, c) || saysWhatFor(table, c))
+            .sorted(Comparator.comparing((Integer c) -> isOfRemarks(table, c)))
+            .toList();
+    return headed.isEmpty()
+        ? left.reversed().stream()
+            .filter(c -> !NO_REMARKS.matcher(table.heading(c)).find())
+            .filter(c -> share(table, c, cell -> WORDS.matcher(cell).matches()) >= MOST)
+            .min(Comparator.comparing(c -> !table.heading(c).isBlank()))
+            .stream()
+            .toList()
+        : headed;
+  }
+
+  /** Whether a column is headed as one of remarks of whatever kind. */
+  static boolean isOfRemarks(CsvTable table, int column) {
+    return REMARKS.contains(table.heading(column));
+  }
+
+  private static boolean saysWhatFor(CsvTable table, int column) {
+    return BLOCKS.contains(table.heading(column))
+        || REMARKING.matcher(table.heading(column)).find();
   }
 
   /**

@@ -102,6 +102,21 @@ class PartsListsTest {
         .isFalse();
   }
 
+  /** A column of remarks beside the one that says what parts do takes nothing from it. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Qty,Ref,Type,Function,Remarks\n1,U2,2732,Monitor ROM,socketed\n1,U3,2716,Text ROM,\n",
+        "Ref;Type;Notes;Used for\nU2;2732;in socket;Monitor ROM\nU3;2716;;Text ROM\n",
+        "Ref,Type,Purpose,Info\nU2,2732,Monitor ROM,socketed\nU3,2716,Text ROM,checked twice\n"
+      })
+  void whatPartsDoIsReadBesideRemarks(String text) {
+    Imported imported = read(text);
+    assertThat(imported.board().part("U2").orElseThrow().purpose()).isEqualTo("Monitor ROM");
+    assertThat(imported.board().part("U2").orElseThrow().socketed()).isTrue();
+    assertThat(imported.board().part("U3").orElseThrow().purpose()).isEqualTo("Text ROM");
+  }
+
   /** The same two nets in five hands. */
   @ParameterizedTest
   @ValueSource(

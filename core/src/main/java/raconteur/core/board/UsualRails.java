@@ -114,7 +114,7 @@ final class UsualRails {
     return new Made(made.getOrDefault(false, List.of()), made.getOrDefault(true, List.of()));
   }
 
-  /** The supplies that parts ask for, by their data books. */
+  /** The supplies that parts ask for by their data books, and those that are made. */
   private List<Rail> wanted() {
     Map<Double, Rail> wanted = new LinkedHashMap<>();
     for (Part part : parts) {
@@ -126,6 +126,10 @@ final class UsualRails {
         }
       }
     }
+    // What a regulator of fixed volts is there for, nobody need have described.
+    parts.stream()
+        .flatMap(p -> fixedVolts(p.device()).stream())
+        .forEach(v -> wanted.computeIfAbsent(v, w -> Rail.assumed(SupplyName.ofVolts(w), w)));
     List<Rail> all = new ArrayList<>(wanted.values());
     wanted.values().stream()
         .map(Rail::volts)
@@ -188,7 +192,8 @@ final class UsualRails {
 
   private static final Pattern MAKES =
       Pattern.compile(
-          "(?i)\\b(?:zener|converter|dc/?dc|charge pump|inverter|generator|regulator)\\b");
+          "(?i)\\b(?:zener|converter|dc/?dc|charge"
+              + " pump|inverter|generator|regulator|pass|series)\\b");
 
   /** What a list has for just these volts: a converter, or a zener diode. */
   private List<Part> listedMakers(Rail rail) {
@@ -199,10 +204,15 @@ final class UsualRails {
                 + SupplyName.ofVolts(Math.abs(rail.volts())).replaceFirst("^\\+", "")
                 + "\\b");
     return parts.stream()
-        .filter(p -> p.device().isDiode() || p.device().isChip() || p.device().isUnknown())
+        .filter(UsualRails::mayMake)
         .filter(p -> volts.matcher(p.purpose()).find())
         .filter(p -> MAKES.matcher(p.purpose() + " " + p.value() + " " + p.device().title()).find())
         .toList();
+  }
+
+  private static boolean mayMake(Part part) {
+    Device device = part.device();
+    return device.isDiode() || device.isTransistor() || device.isChip() || device.isUnknown();
   }
 
   private List<Part> regulatorsOn(String net) {

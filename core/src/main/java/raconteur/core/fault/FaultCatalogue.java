@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 import raconteur.core.board.Board;
 import raconteur.core.board.DamageArea;
@@ -17,6 +18,7 @@ import raconteur.core.board.Outline;
 import raconteur.core.board.Part;
 import raconteur.core.board.PinRef;
 import raconteur.core.board.Rail;
+import raconteur.core.board.SupplyName;
 import raconteur.core.board.UsualSuspect;
 import raconteur.core.device.PinKind;
 import raconteur.core.finding.Finding;
@@ -332,9 +334,34 @@ public final class FaultCatalogue {
             .ifPresent(rail -> rails.add(rail.name()));
       }
       if (board.nets().isEmpty()) {
+        rails.addAll(railsByDataBook(part));
+      }
+      return new TreeSet<>(rails);
+    }
+
+    /**
+     * Where no net is known: the rails whose volts a part's supply pins ask for, those that are
+     * named where it is listed, any of them for a capacitor, else the first.
+     */
+    private Set<String> railsByDataBook(Part part) {
+      Set<Double> volts = new HashSet<>();
+      part.device().pins().stream()
+          .filter(pin -> pin.kind() == PinKind.SUPPLY)
+          .forEach(pin -> SupplyName.wantedBy(part.device(), pin).ifPresent(volts::add));
+      for (String word : part.purpose().split("[ ,;/]+", -1)) {
+        SupplyName.volts(word).ifPresent(volts::add);
+      }
+      Set<String> rails = new TreeSet<>();
+      board.rails().stream()
+          .filter(rail -> volts.contains(rail.volts()))
+          .forEach(rail -> rails.add(rail.name()));
+      if (rails.isEmpty() && part.device().isCapacitor()) {
+        board.rails().forEach(rail -> rails.add(rail.name()));
+      }
+      if (rails.isEmpty()) {
         board.rails().stream().findFirst().ifPresent(rail -> rails.add(rail.name()));
       }
-      return new java.util.TreeSet<>(rails);
+      return rails;
     }
 
     /** Tracks between neighbouring pins, and the joint or contact of every pin. */

@@ -64,8 +64,9 @@ public final class BenchLine {
   private static final Pattern MOVES =
       Pattern.compile(
           "(?i)\\b(?:has (?:a )?(?:signal|clock|pulses|audio|sound|video|music)|being"
-              + " kicked|clocking|clocked|running|runs|pulsing|toggling"
-              + "|moving|active|present|alive)\\b");
+              + " kicked|clocking|clocked|running|runs|pulsing|toggling|moving|active|present|alive|comes?"
+              + " on|came on|lights? up|lit|spins?|spinning|turns? on|gets? it going|helps|starts"
+              + " it)\\b");
 
   private static final Pattern SAME =
       Pattern.compile(
@@ -265,6 +266,20 @@ public final class BenchLine {
         .filter(BenchLine::isWhole);
   }
 
+  private Optional<Understanding> byWhatIsMeant(String line, BenchContext context) {
+    String plain = Rewordings.shipped().plain(line);
+    return ProvokedInWords.named(board, plain)
+        .or(() -> TasksInWords.named(board, plain))
+        .or(() -> PinsByName.ofStrobes(board, plain))
+        .map(usual -> eachAsSaid(usual, context))
+        .filter(BenchLine::isWhole)
+        .or(
+            () ->
+                PinsOfALine.putTogether(board, plain)
+                    .map(usual -> heard(usual, context, false))
+                    .filter(BenchLine::isWhole));
+  }
+
   private Optional<Understanding> onTheWay(String line, BenchContext context) {
     return VoltsOnTheWay.named(board, Rewordings.shipped().plain(line))
         .map(usual -> asSaid(usual, context));
@@ -282,7 +297,9 @@ public final class BenchLine {
       }
     }
     Optional<Understanding> onTheWay =
-        onTheWay(line, context).or(() -> ofAProcessor(line, context));
+        onTheWay(line, context)
+            .or(() -> ofAProcessor(line, context))
+            .or(() -> byWhatIsMeant(line, context));
     if (onTheWay.isPresent()) {
       return onTheWay;
     }

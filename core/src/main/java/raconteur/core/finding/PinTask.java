@@ -115,7 +115,9 @@ final class PinTask {
       case "reset" -> Optional.of(p -> p.kind().reads() && PinRole.RESET.fits(p.name()));
       case "cs", "ce" ->
           Optional.of(
-              p -> !p.kind().drives() && p.name().matches("(?i)[/~_]?(CE|CS|S|E)[0-9]?[AB]?"));
+              p ->
+                  !p.kind().drives()
+                      && p.name().matches("(?i)[/~_]?(CE|CS|S|E|CS[RW])[0-9]?[AB]?"));
       case "oe" ->
           Optional.of(
               p -> !p.kind().drives() && p.name().matches("(?i)[/~_]?[12]?(OE|OC|G)[12]?[AB]?"));

@@ -36,6 +36,9 @@ final class PinsByName {
   /** Standing still, whichever way. */
   private static final Pattern STUCK = Pattern.compile("(?i)(?:are |is |all )*(?:stuck|static)");
 
+  private static final Pattern WELL =
+      Pattern.compile("(?i)^(?:is |are |looks? |there )*(?:ok|okay|good|fine|all right|there)$");
+
   /** Of several memories the processor's own are meant. */
   private static final Pattern MAIN = Pattern.compile("(?i)\\b(?:main|program|prog|boot)\\b");
 
@@ -121,6 +124,13 @@ final class PinsByName {
         .findFirst();
   }
 
+  /** {@code RAS ok}, {@code CAS never goes low}: what is listed for the strobes is not meant. */
+  static Optional<String> ofStrobes(Board board, String plain) {
+    return plain.matches("(?i)[/~]?(?:RAS|CAS)[/_#]? .*")
+        ? pinFirst(board, plain.strip())
+        : Optional.empty();
+  }
+
   /** The pin, what is said of it, and where; or of the processor, or of the memories. */
   private static Optional<String> pinFirst(Board board, String plain) {
     Matcher none = NONE.matcher(plain);
@@ -130,7 +140,7 @@ final class PinsByName {
     Matcher range = RANGE.matcher(plain);
     boolean several = range.lookingAt();
     String pin = several ? range.group() : plain.split(" ", 2)[0];
-    String rest = plain.substring(pin.length()).strip();
+    String rest = WELL.matcher(plain.substring(pin.length()).strip()).replaceFirst("toggling");
     if (rest.isEmpty() || board.net(pin).isPresent() || board.partCalled(pin).isPresent()) {
       return Optional.empty();
     }
@@ -150,20 +160,33 @@ final class PinsByName {
     List<Part> owners =
         several
             ? PartsByKind.only(board, "cpu")
-            : OF_MEMORIES.matcher(pin).matches() ? memories(board) : List.of();
+            : OF_MEMORIES.matcher(pin).matches() ? memoriesWith(board, pin) : List.of();
     List<String> pins = pins(owners, pin);
     return pins.isEmpty() ? Optional.empty() : Optional.of(line(pins, rest));
   }
 
   private static String line(List<String> pins, String said) {
-    return String.join(" ", pins) + " " + (STUCK.matcher(said).matches() ? "0 Hz" : said);
+    Matcher never = NEVER.matcher(said);
+    String shown =
+        STUCK.matcher(said).matches()
+            ? "0 Hz"
+            : never.matches() ? "stuck " + (never.group("low") == null ? "low" : "high") : said;
+    return String.join(" ", pins) + " " + shown;
   }
 
-  private static List<Part> memories(Board board) {
-    return board.parts().stream().filter(p -> p.fitted() && p.device().isRam()).toList();
+  /** What never goes low stands high. */
+  private static final Pattern NEVER =
+      Pattern.compile(
+          "(?i)(?:is |are )?never (?:goes |gets |comes |pulled |is )*(?:(?<low>low|down)|high|up)");
+
+  private static List<Part> memoriesWith(Board board, String pin) {
+    return board.parts().stream()
+        .filter(p -> p.fitted() && p.device().isRam() && !pin(p, pin).isEmpty())
+        .toList();
   }
 
-  private static List<Part> parts(Board board, String said) {
+  /** The parts that are called so, one or several. */
+  static List<Part> parts(Board board, String said) {
     List<Part> called = PartsByKind.only(board, said);
     if (!called.isEmpty()) {
       return called;
@@ -178,14 +201,8 @@ final class PinsByName {
     if (parts.isEmpty() || parts.size() > MOST_PARTS) {
       return List.of();
     }
-    List<Part> main =
-        parts.size() < 2
-            ? List.of()
-            : parts.stream().filter(p -> MAIN.matcher(p.called()).find()).toList();
-    List<Part> programs =
-        parts.stream().filter(p -> !NO_PROGRAM.matcher(p.called()).find()).toList();
     List<String> all = new ArrayList<>();
-    for (Part part : !main.isEmpty() ? main : !programs.isEmpty() ? programs : parts) {
+    for (Part part : ofPrograms(parts)) {
       List<String> own = RANGE.matcher(said).matches() ? range(part, said) : pin(part, said);
       if (own.isEmpty()) {
         return List.of();
@@ -193,6 +210,17 @@ final class PinsByName {
       all.addAll(own);
     }
     return all;
+  }
+
+  /** Of several memories the processor's own; all where nothing tells. */
+  static List<Part> ofPrograms(List<Part> parts) {
+    if (parts.size() < 2) {
+      return parts;
+    }
+    List<Part> main = parts.stream().filter(p -> MAIN.matcher(p.called()).find()).toList();
+    List<Part> programs =
+        parts.stream().filter(p -> !NO_PROGRAM.matcher(p.called()).find()).toList();
+    return !main.isEmpty() ? main : !programs.isEmpty() ? programs : parts;
   }
 
   private static List<String> pin(Part part, String said) {

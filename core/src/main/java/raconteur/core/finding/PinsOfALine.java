@@ -28,7 +28,34 @@ final class PinsOfALine {
   private static final Set<String> OF_IT =
       Set.of("on", "of", "the", "line", "signal", "trace", "track", "net", "is", "has");
 
+  /** {@code U31 has clock on pin 21}. */
+  private static final Pattern APART =
+      Pattern.compile(
+          "(?i)(?<part>\\S+) (?:has |have |had |shows |with |sees |gives )?(?:a |an |the"
+              + " )?(?<said>.+?) (?<at>at|on|from|into|to) (?:its )?(?:pin|leg)"
+              + " ?#?(?<pin>[0-9]{1,3})(?<rest>(?: .*)?)");
+
   private PinsOfALine() {}
+
+  /** A part and, behind what is read there, one of its pins, put together; empty for others. */
+  static Optional<String> putTogether(Board board, String plain) {
+    Matcher told = APART.matcher(plain.strip());
+    return told.matches()
+            && Stream.of(told.group("said").split(" ", -1))
+                .noneMatch(w -> board.partCalled(w).isPresent())
+        ? board
+            .partCalled(told.group("part"))
+            .filter(p -> p.device().pin(told.group("pin")).isPresent())
+            .map(
+                p ->
+                    told.group("said")
+                        + " "
+                        + told.group("at")
+                        + " "
+                        + p.pin(told.group("pin"))
+                        + told.group("rest"))
+        : Optional.empty();
+  }
 
   /** The line with its pins in it; as it is where it names no line of the board, or several. */
   static String named(Board board, String plain) {

@@ -104,6 +104,38 @@ final class Spoken {
   private static final Set<String> A_PIN =
       Set.of("clock", "clk", "cs", "ce", "oe", "we", "enable", "strobe", "latch");
 
+  /** What a pin that is named carries: its reading says no more by that. */
+  private static final Set<String> CARRIED =
+      Set.of(
+          "crystal",
+          "oscillator",
+          "osc",
+          "raw",
+          "dot",
+          "pixel",
+          "baud",
+          "data",
+          "index",
+          "pulse",
+          "pulses",
+          "step",
+          "master",
+          "main",
+          "serial",
+          "address",
+          "interrupt",
+          "irq",
+          "carry",
+          "composite",
+          "audio",
+          "video",
+          "sync",
+          "read",
+          "write",
+          "pulse-train",
+          "waveform",
+          "oscillation");
+
   private static final Set<String> PICTURE =
       Set.of("logo", "screen", "picture", "text", "graphics", "sprites", "lines", "title");
   private static final Pattern BESIDE_LETTERS = Pattern.compile("[^a-z0-9]");
@@ -501,6 +533,9 @@ final class Spoken {
     }
     String shown = state.get();
     words.removeIf(SaidNames.OF_A_LINE::contains);
+    if (!pins.isEmpty()) {
+      words.removeIf(CARRIED::contains);
+    }
     words.removeIf(Speech::isMeasured);
     // With a figure “ok” is what the figure says anyway.
     String figured = shown.endsWith("Hz") || shown.endsWith("V") ? "good" : "not";

@@ -23,6 +23,11 @@ final class TrialInWords {
   /** Where the trial ends and what it did begins. */
   private static final String THEN = "(?:\\s*[,;:]\\s*|\\s+)(?:(?:and|but|now|then|so) )*";
 
+  /** So many words name a part. */
+  private static final int MOST_WORDS = 5;
+
+  private static final Pattern JOINING = Pattern.compile("(?i)^(?:(?:and|but|now|then|so)\\b ?)+");
+
   private static final String GOOD_ONE =
       "(?: (?:with|for|by) (?:(?:a|an|the|one|my|known|another) ?)*[a-z0-9 -]{0,30}?)?";
 
@@ -34,6 +39,8 @@ final class TrialInWords {
     PIGGYBACK("piggyback {part} {did}"),
     WITHOUT("without {part} {did}"),
     REPLACED("mended {part} replaced ; screen works"),
+    CLEANED("mended {part} cleaned ; screen works"),
+    RESEATED("mended {part} reseated ; screen works"),
     REPLACED_IN_VAIN("mended {part} replaced ; " + SAME_AGAIN);
 
     private final String line;
@@ -81,9 +88,9 @@ final class TrialInWords {
           form(
               Trial.WITHOUT,
               WHO
-                  + "(?:pull(?:ed|ing)|remov(?:ed|ing)|unplugg(?:ed|ing)|disconnect(?:ed|ing)"
-                  + "|lift(?:ed|ing)|took|taking)(?: out| off)? (?:the )?(?<part>.{2,30}?)"
-                  + "(?: (?:wire|lead|cable|plug|connector|out|off))*"
+                  + "(?:pull(?:ed|ing)|remov(?:ed|ing)|unplugg(?:ed|ing)|disconnect(?:ed|ing)|lift(?:ed|ing)|disabl(?:ed|ing)|bypass(?:ed|ing)|took|taking)(?:"
+                  + " out| off)? (?:the )?(?<part>.{2,30}?)(?:"
+                  + " (?:wire|lead|cable|plug|connector|out|off))*"
                   + THEN
                   + "(?<did>.+)"),
           form(
@@ -94,6 +101,16 @@ final class TrialInWords {
                   + GOOD_ONE
                   + THEN
                   + "(?<did>.+)"),
+          form(
+              Trial.CLEANED,
+              WHO
+                  + "(?:clean(?:ed|ing)|scrubb(?:ed|ing)) (?:up )?(?:the )?(?<part>.{2,30}?)"
+                  + "(?: (?:contacts|pins|edge|legs))*"
+                  + THEN
+                  + "(?<did>.+)"),
+          form(
+              Trial.RESEATED,
+              WHO + "re-?seat(?:ed|ing) (?:the )?(?<part>.{2,30}?)" + THEN + "(?<did>.+)"),
           form(
               Trial.REPLACED,
               "(?:the )?(?<part>.{2,30}?) (?:was |is |been )*(?:replaced|changed|renewed)"
@@ -142,9 +159,10 @@ final class TrialInWords {
   /** {@code disconnecting S1 brings it up}. */
   private static final Pattern BRINGS_UP =
       Pattern.compile(
-          "(?i)(?:brings?|brought|makes?|made|lets?|gets?|got|has) (?:it|the board|the machine|the"
-              + " game|everything|the [a-z]+) (?:all )?(?:up|back|boot|start|run|work|going|go|to"
-              + " life|alive)(?: again| now| up)*");
+          "(?i)(?:(?:clears?|cleared|cures?|cured|fixe[sd]|fixes|solve[sd]) (?:it|the"
+              + " (?:fault|short|problem))|(?:brings?|brought|makes?|made|lets?|gets?|got|has)"
+              + " (?:it|the board|the machine|the game|everything|the [a-z]+) (?:all"
+              + " )?(?:up|back|boot|start|run|work|going|go|to life|alive)(?: again| now| up)*)");
 
   /** What is said of the part that was taken out, and not of the board without it. */
   private static final Pattern OF_THE_PART =
@@ -154,8 +172,46 @@ final class TrialInWords {
 
   private TrialInWords() {}
 
+  /** {@code swapping U26 and U27 makes the fault move}. */
+  private static final Pattern BOTH =
+      Pattern.compile(
+          "(?i)"
+              + WHO
+              + "(?:swapp(?:ed|ing)|exchang(?:ed|ing)|changing)(?: over| round)? (?:the"
+              + " )?(?<one>\\S+) (?:and|with|for) (?:the )?(?<other>\\S+)(?:"
+              + " (?:over|round|around))?"
+              + THEN
+              + "(?<did>.+)");
+
+  /** What it does to the fault when two parts change places. */
+  private static final Pattern FOLLOWS =
+      Pattern.compile(
+          "(?i).*\\b(?:moves?|moved|follows?|followed|changes?|changed|turns?|turned|different|goes"
+              + " with|went with|swaps|swapped|other (?:side|half|bit|player|channel))\\b.*");
+
+  private static Optional<String> exchanged(Board board, String line) {
+    Matcher told = BOTH.matcher(line);
+    if (!told.matches()) {
+      return Optional.empty();
+    }
+    Optional<Part> one = board.partCalled(told.group("one"));
+    Optional<Part> other = board.partCalled(told.group("other"));
+    String did = told.group("did");
+    Optional<String> came =
+        STILL.matcher(did).matches()
+            ? Optional.of("same")
+            : FOLLOWS.matcher(did).matches() ? Optional.of("changed") : Optional.empty();
+    return one.isPresent() && other.isPresent()
+        ? came.map(c -> "exchanged " + told.group("one") + " " + told.group("other") + " " + c)
+        : Optional.empty();
+  }
+
   /** The usual line; empty where no trial is told, or nobody can tell what it did. */
   static Optional<String> named(Board board, String line) {
+    Optional<String> exchanged = exchanged(board, line.strip());
+    if (exchanged.isPresent()) {
+      return exchanged;
+    }
     return FORMS.stream().flatMap(form -> usual(board, form, line.strip()).stream()).findFirst();
   }
 
@@ -164,25 +220,41 @@ final class TrialInWords {
     if (!told.matches()) {
       return Optional.empty();
     }
+    String part = told.group("part").strip();
     String did = told.group("did").strip();
-    if (form.trial() == Trial.WITHOUT && OF_THE_PART.matcher(did).find()) {
+    Optional<String> usual = usual(board, form.trial(), part, did);
+    // The name may go on: of the cartridge slot the cartridge is not all.
+    for (int more = 1; more < MOST_WORDS && usual.isEmpty() && did.contains(" "); more++) {
+      String[] split = did.split(" ", 2);
+      part = part + " " + split[0];
+      did = JOINING.matcher(split[1]).replaceFirst("");
+      usual = usual(board, form.trial(), part, did);
+    }
+    return usual;
+  }
+
+  private static Optional<String> usual(Board board, Trial trial, String part, String did) {
+    if (trial == Trial.WITHOUT && OF_THE_PART.matcher(did).find()) {
       return Optional.empty();
     }
-    List<Part> parts = parts(board, told.group("part").strip());
-    return parts.size() == 1
-        ? effect(did)
-            .filter(
-                e ->
-                    form.trial() != Trial.REPLACED
-                        || e == Finding.SwapEffect.CURED
-                        || isPlainly(did))
-            .map(
-                effect ->
-                    (form.trial() == Trial.REPLACED && effect == Finding.SwapEffect.SAME
-                            ? Trial.REPLACED_IN_VAIN
-                            : form.trial())
-                        .line(parts.getFirst().designator(), effect))
-        : Optional.empty();
+    List<Part> parts = parts(board, part);
+    if (parts.size() != 1) {
+      return Optional.empty();
+    }
+    return effect(did)
+        .filter(
+            e ->
+                switch (trial) {
+                  case CLEANED, RESEATED -> e == Finding.SwapEffect.CURED;
+                  case REPLACED -> e == Finding.SwapEffect.CURED || isPlainly(did);
+                  case SWAP, PIGGYBACK, WITHOUT, REPLACED_IN_VAIN -> true;
+                })
+        .map(
+            effect ->
+                (trial == Trial.REPLACED && effect == Finding.SwapEffect.SAME
+                        ? Trial.REPLACED_IN_VAIN
+                        : trial)
+                    .line(parts.getFirst().designator(), effect));
   }
 
   /** That nothing changed, and not what is still wrong: that is a line of its own. */
@@ -191,7 +263,8 @@ final class TrialInWords {
         && !did.toLowerCase(Locale.ROOT).startsWith("still");
   }
 
-  private static List<Part> parts(Board board, String said) {
+  /** The parts that are called so, or are listed for it. */
+  static List<Part> parts(Board board, String said) {
     List<Part> called = PartsByKind.only(board, said);
     return called.isEmpty()
         ? Purposes.parts(board, said).stream().flatMap(p -> board.part(p).stream()).toList()

@@ -1,5 +1,6 @@
 package raconteur.core.judge;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
+import raconteur.core.board.SupplyName;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.data.Figures;
 import raconteur.core.finding.Quantities;
@@ -57,13 +59,25 @@ public record RailRipple(
             p ->
                 rail.madeBy().contains(p.designator())
                     || onNet(board, p, rail)
-                    || (rail.volts() > 0 && p.isListedToSmooth() && isOnlyListed(board, p)))
+                    || (rail.volts() > 0
+                        && p.isListedToSmooth()
+                        && isOnlyListed(board, p)
+                        && isNotForOthers(p, rail)))
         .sorted(Comparator.comparing(Part::designator))
         .toList();
   }
 
   private static boolean isOnlyListed(Board board, Part part) {
     return part.pins().stream().allMatch(pin -> board.netOf(pin).isEmpty());
+  }
+
+  /** One that is listed with volts smooths those. */
+  private static boolean isNotForOthers(Part part, Rail rail) {
+    List<Double> volts =
+        Arrays.stream(part.purpose().split("[ ,;/]+", -1))
+            .flatMap(word -> SupplyName.volts(word).stream())
+            .toList();
+    return volts.isEmpty() || volts.contains(rail.volts());
   }
 
   private static boolean onNet(Board board, Part part, Rail rail) {

@@ -30,6 +30,13 @@ public final class RailVoltage {
    */
   private static final double WORKS_FROM = 0.85;
 
+  /**
+   * Below this share of its volts a rail is held down, or nothing makes it: a capacitor that dried
+   * out leaves the troughs of the mains between full and a good deal lower, and no more (common
+   * practice, no source).
+   */
+  private static final double COLLAPSED = 0.5;
+
   private final Board board;
   private final Telling telling;
   private final Figures figures = Figures.shipped("supply");
@@ -58,6 +65,11 @@ public final class RailVoltage {
   /** Whether what hangs on a rail works at a voltage, or nearly. */
   public static boolean works(Rail rail, double volts) {
     return volts / rail.volts() >= WORKS_FROM;
+  }
+
+  /** Whether less is left of a rail than a smoothing capacitor that dried out would leave. */
+  public static boolean isCollapsed(Rail rail, double volts) {
+    return volts / rail.volts() < COLLAPSED;
   }
 
   /** What a voltage at the regulator or anywhere on the rail says. */

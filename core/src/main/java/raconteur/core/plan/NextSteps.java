@@ -256,6 +256,16 @@ public final class NextSteps {
             .findFirst();
   }
 
+  /** A fuse, a link or a coil is measured across before it is replaced. */
+  private Optional<LookAhead.Scored> acrossBefore(Suspect leader, List<LookAhead.Scored> scored) {
+    return leader.place() instanceof Place.OfPart(String part)
+            && board.part(part).filter(p -> p.device().isSeries()).isPresent()
+        ? scored.stream()
+            .filter(s -> s.finding() instanceof Finding.PartOhms ohms && ohms.part().equals(part))
+            .findFirst()
+        : Optional.empty();
+  }
+
   /** The rail a meter was put on. */
   private static Optional<String> railRead(Finding finding) {
     return switch (finding) {
@@ -321,7 +331,8 @@ public final class NextSteps {
             && !declined.contains(StepWords.mendName(board, leader.place()));
     Optional<LookAhead.Scored> rail =
         railToRead(scored, toExplain(telling), telling)
-            .or(() -> allowed ? railBefore(leader, scored, telling) : Optional.empty());
+            .or(() -> allowed ? railBefore(leader, scored, telling) : Optional.empty())
+            .or(() -> allowed ? acrossBefore(leader, scored) : Optional.empty());
     Optional<LookAhead.Scored> chosen =
         rail.isPresent()
             ? rail
@@ -358,6 +369,15 @@ public final class NextSteps {
     if (!mendNow && rail.isEmpty() && first.isEmpty()) {
       railsFirst(inOrder, telling);
       clockAndResetFirst(inOrder, leader, telling);
+    }
+    if (allowed && !mendNow) {
+      // Of two tests of one part only the first is told.
+      acrossBefore(leader, inOrder)
+          .ifPresent(
+              across -> {
+                inOrder.remove(across);
+                inOrder.add(Math.min(1, inOrder.size()), across);
+              });
     }
     Optional<Seating.Seat> seat = seating(diagnosis, declined, telling);
     boolean seatNow =

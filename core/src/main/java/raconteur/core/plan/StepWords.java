@@ -181,7 +181,10 @@ final class StepWords {
       case ABSENT -> "absent";
       case WRONG_SIGN -> "wrong sign";
       case GOOD -> "good";
-      case LOW -> RailVoltage.works(rail, reading.volts()) ? "a little low" : "low";
+      case LOW ->
+          RailVoltage.works(rail, reading.volts())
+              ? "a little low"
+              : RailVoltage.isCollapsed(rail, reading.volts()) ? "far too low" : "low";
       case HIGH -> "high";
     };
   }

@@ -12,10 +12,11 @@ import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
 /**
- * Where nobody wrote down what leads to a processor's waits and interrupts, to the strobes and to
- * the selects of memories: the parts that are listed for them, such as a programmable chip {@code
- * dtack and interrupts}. What pins are called is by data books, what parts are listed for common
- * practice, no source.
+ * Where nobody wrote down what leads to a processor's waits and interrupts, to the strobes and the
+ * selects of memories and ports: the parts that are listed for them, such as a programmable chip
+ * {@code dtack and interrupts}. What writes to memories is listed as strobes, what selects ports as
+ * their decoder. What pins are called is by data books, what parts are listed for common practice,
+ * no source.
  */
 final class AnswersListed {
   private static final Map<Pattern, Pattern> LISTED = new LinkedHashMap<>();
@@ -46,6 +47,28 @@ final class AnswersListed {
                 + " selects?|decod(?:er|ing|e))\\b.*"));
   }
 
+  private static final Pattern WRITES = Pattern.compile("[/~_]?(?:WE|W|WR|R/W|OE)");
+
+  private static final Pattern STROBES =
+      Pattern.compile(
+          "(?i).*\\b(?:(?:write|read|memory|ram|rd/wr|r/w) (?:strobes?|enables?|gates?|pulse)"
+              + "|strobes?|rd/wr|r/w|we|wr)\\b.*");
+
+  private static final Pattern SELECTS = Pattern.compile("[/~_]?(?:CE|CS|CS[RW]|S|E)[0-9]?[*#_]?");
+
+  /** Decoders of ports, and those that say no more than that they are some. */
+  private static final Pattern OF_PORTS =
+      Pattern.compile(
+          "(?i).*\\b(?:(?:i/?o|port|peripheral|main|address) (?:decod|select|map)[a-z]*|chip"
+              + " selects?|decod(?:er|ing|e))\\b.*");
+
+  private static final Pattern OF_MEMORY =
+      Pattern.compile("(?i)\\b(?:memory|ram|rom|eprom|bios|video ram|screen)\\b.*\\bdecod");
+
+  static {
+    OF_MEMORIES.put(WRITES, STROBES);
+  }
+
   private AnswersListed() {}
 
   private static void put(String pins, String words) {
@@ -54,42 +77,68 @@ final class AnswersListed {
         Pattern.compile("(?i).*\\b(?:" + words + ")\\b.*"));
   }
 
-  /** The chips that answer at an input of a processor or of a memory; none at any other pin. */
+  /**
+   * What chips are listed for that answer at a pin.
+   *
+   * @param unless what they are not listed for
+   */
+  private record Listing(Pattern words, Pattern unless) {}
+
+  /** The chips that answer at an input of a processor, a memory or a port; none at other pins. */
   static List<String> parts(Board board, PinRef pin) {
-    Optional<Pattern> words = board.part(pin.part()).flatMap(part -> words(part, pin));
-    return words.isEmpty()
+    if (isOfAnOscillator(board, pin)) {
+      return board.parts().stream()
+          .filter(p -> p.fitted() && p.device().isCrystal())
+          .map(Part::designator)
+          .toList();
+    }
+    Optional<Listing> listing = board.part(pin.part()).flatMap(part -> listing(part, pin));
+    return listing.isEmpty()
         ? List.of()
         : board.parts().stream()
             .filter(p -> p.fitted() && p.device().isChip() && !p.device().isProcessor())
             .filter(p -> !p.device().isRam() && !p.device().isRom())
-            .filter(p -> words.get().matcher(p.called()).matches() && !isForOthers(p))
+            .filter(p -> listing.get().words().matcher(p.called()).matches())
+            .filter(p -> !listing.get().unless().matcher(p.called()).find())
             .map(Part::designator)
             .toList();
   }
 
-  /** A decoder of ports selects no memory. */
-  private static boolean isForOthers(Part part) {
-    return I_O.matcher(part.called()).find();
+  private static final Pattern OSCILLATOR = Pattern.compile("(?i)\\b(?:osc|oscillator|crystal)\\b");
+
+  /** What goes into the gates that keep a crystal going, on a board with one. */
+  private static boolean isOfAnOscillator(Board board, PinRef pin) {
+    return board
+            .part(pin.part())
+            .filter(p -> p.fitted() && p.device().isSmallLogic())
+            .filter(p -> OSCILLATOR.matcher(p.purpose()).find())
+            .flatMap(p -> p.device().pin(pin.number()))
+            .filter(p -> p.kind() == PinKind.INPUT)
+            .isPresent()
+        && board.parts().stream().filter(p -> p.fitted() && p.device().isCrystal()).count() == 1;
   }
 
+  /** A decoder of ports selects no memory. */
   private static final Pattern I_O =
       Pattern.compile("(?i)\\b(?:i/?o|port|ports|keyboard|sound|video ram)\\b.*\\bdecod");
 
-  private static Optional<Pattern> words(Part part, PinRef pin) {
+  private static Optional<Listing> listing(Part part, PinRef pin) {
     boolean memory = part.device().isRam() || part.device().isRom() || part.device().isEprom();
-    if (!part.fitted() || !(memory || part.device().isProcessor())) {
+    if (!part.fitted() || !part.device().isChip() || part.device().isSmallLogic()) {
       return Optional.empty();
     }
-    return part.device()
-        .pin(pin.number())
-        .filter(p -> p.kind() == PinKind.INPUT)
-        .map(DevicePin::name)
-        .flatMap(
-            name ->
-                (memory ? OF_MEMORIES : LISTED)
-                    .entrySet().stream()
-                        .filter(e -> e.getKey().matcher(name).matches())
-                        .map(Map.Entry::getValue)
-                        .findFirst());
+    Optional<String> name =
+        part.device().pin(pin.number()).filter(p -> p.kind() == PinKind.INPUT).map(DevicePin::name);
+    if (!memory && !part.device().isProcessor()) {
+      return name.filter(n -> SELECTS.matcher(n).matches())
+          .map(_ -> new Listing(OF_PORTS, OF_MEMORY));
+    }
+    return name.flatMap(
+        n ->
+            (memory ? OF_MEMORIES : LISTED)
+                .entrySet().stream()
+                    .filter(e -> e.getKey().matcher(n).matches())
+                    .map(e -> new Listing(e.getValue(), I_O))
+                    .findFirst());
   }
 }

@@ -557,11 +557,27 @@ final class Lines {
                         && fed.clock().equals(r.clock()));
   }
 
-  /** A selector is mostly let through for good; whoever builds a board lets a counter count. */
+  /**
+   * What a buffer is listed for that lets nothing else on its lines (common practice, no source).
+   */
+  private static final Pattern FOR_GOOD =
+      Pattern.compile("(?i)\\b(?:address|clock|video|sync|control|strobes?)\\b");
+
+  /**
+   * A selector is mostly let through for good, and so is a buffer of addresses; whoever builds a
+   * board lets a counter count.
+   */
   private Optional<Signal> lettingGo(PinRef driver, DevicePin input) {
-    boolean selects =
-        board.part(driver.part()).filter(p -> p.device().title().contains("selector")).isPresent();
-    return selects && input.name().equals("/G")
+    boolean lets =
+        board
+            .part(driver.part())
+            .filter(
+                p ->
+                    p.device().title().contains("selector")
+                        || (p.device().title().contains("buffer")
+                            && FOR_GOOD.matcher(p.purpose()).find()))
+            .isPresent();
+    return lets && input.name().matches("/[12]?G|/OE[12]?|/[12]OE")
         ? Optional.of(Signal.LOW)
         : UsualLevels.lettingGo(input.name());
   }

@@ -10,6 +10,8 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import raconteur.core.bench.program.FaultDictionary;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
@@ -49,6 +51,9 @@ final class PathModel implements TestModel<PathModel.State> {
 
   /** Whether no net says what reaches some of the parts. */
   private final boolean unwired;
+
+  /** Whether nothing but plugs and switches is what is checked. */
+  private final boolean onlyPlugs;
 
   /** Whether a bad verdict is what the board is complained of. */
   private final boolean complaint;
@@ -99,6 +104,10 @@ final class PathModel implements TestModel<PathModel.State> {
     this.withoutHarness = withoutHarness;
     this.verdicts = verdicts;
     this.made = made;
+    this.onlyPlugs =
+        together
+            && parts.stream()
+                .allMatch(name -> board.part(name).filter(PathModel::isPlug).isPresent());
     this.unwired = together && parts.stream().anyMatch(this::isUnwired);
   }
 
@@ -109,6 +118,40 @@ final class PathModel implements TestModel<PathModel.State> {
         .flatMap(pin -> board.netOf(pin).stream())
         .allMatch(net -> board.isSupply(net.name()));
   }
+
+  /**
+   * Where only plugs are listed for something: a chip that is there for users, or shares a word
+   * with them. Things are called by their plugs, and the plug seldom is what fails.
+   */
+  private boolean servesTheSame(Fault fault) {
+    return mayServe(fault)
+        || (fault.place().mendable() instanceof Place.OfPart(String name)
+            && board.part(name).filter(p -> p.device().isChip() && sharesAWord(p)).isPresent());
+  }
+
+  private boolean sharesAWord(Part part) {
+    Set<String> words = wordsOf(part);
+    return parts.stream()
+        .flatMap(name -> board.part(name).stream())
+        .anyMatch(plug -> wordsOf(plug).stream().anyMatch(words::contains));
+  }
+
+  private static boolean isPlug(Part part) {
+    return part.device().isContact() && !part.device().isKey();
+  }
+
+  /** What a part is listed with, but for what every plug is called. */
+  private static Set<String> wordsOf(Part part) {
+    return WORDS
+        .splitAsStream(part.purpose().toLowerCase(Locale.ROOT))
+        .filter(w -> w.length() >= ENOUGH_LETTERS && !OF_PLUGS.contains(w))
+        .collect(Collectors.toSet());
+  }
+
+  private static final Pattern WORDS = Pattern.compile("[^a-z0-9]+");
+  private static final int ENOUGH_LETTERS = 4;
+  private static final Set<String> OF_PLUGS =
+      Set.of("port", "connector", "socket", "plug", "jack", "slot", "edge", "header", "main");
 
   /** What drives plugs and switches on most boards, where no net says what drives these. */
   private boolean mayServe(Fault fault) {
@@ -184,6 +227,9 @@ final class PathModel implements TestModel<PathModel.State> {
       reached.add(part);
     }
     if (board.nets().isEmpty()) {
+      if (reached.isEmpty() && onlyPlugs && servesTheSame(fault)) {
+        reached.add(PERHAPS);
+      }
       return new State(reached, Run.of(stopped || byBlock(fault)));
     }
     var visitor = new Visitor(reached);

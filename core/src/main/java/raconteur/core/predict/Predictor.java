@@ -46,6 +46,7 @@ public final class Predictor {
   private final PassiveModels passiveModels;
   private final PartModels partModels;
   private final CopperModels copperModels;
+  private final Optional<RailConditions> supply;
   private final Map<Fault, DeadTestModel.State> deadTest = new ConcurrentHashMap<>();
 
   /**
@@ -75,6 +76,7 @@ public final class Predictor {
     this.passiveModels = new PassiveModels(board, readings);
     this.partModels = new PartModels(board, readings);
     this.copperModels = new CopperModels(board, readings);
+    this.supply = Lively.supply(board);
   }
 
   /** Whether a fault alone makes bad just those parts that a run of the diagnostic calls bad. */
@@ -168,6 +170,10 @@ public final class Predictor {
 
   /** The model of some findings weighed together. */
   public TestModel<?> model(Evidence evidence) {
+    return Lively.of(quiet(evidence), evidence.found(), supply);
+  }
+
+  private TestModel<?> quiet(Evidence evidence) {
     return switch (evidence.about()) {
       case Lines.SetUp setUp when setUp.saidBefore() -> new NoModel(evidence.found().getFirst());
       case Lines.SetUp setUp when isLone(evidence) ->

@@ -174,7 +174,10 @@ final class RailConditions {
       case ABSENT -> "absent";
       case WRONG_SIGN -> "wrong sign";
       case GOOD -> "good";
-      case LOW -> RailVoltage.works(rail, volts) ? "sags" : "low";
+      case LOW ->
+          RailVoltage.works(rail, volts)
+              ? "sags"
+              : RailVoltage.isCollapsed(rail, volts) ? "collapsed" : "low";
       // In front of a switch or a fuse nobody wrote down what there is: more will do as well.
       case HIGH -> board.rails().contains(rail) ? "high" : "good";
     };

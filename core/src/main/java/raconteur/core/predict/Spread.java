@@ -227,7 +227,7 @@ final class Spread {
             part.device().isProcessor()
                 && board.pin(pin).filter(p -> PinRole.CLOCK.fits(p.name())).isPresent();
         if (oscillates || clocks) {
-          changeNet(pin, Signal.STILL);
+          changeNet(pin, Signal.DOUBTFUL);
         }
       }
     }

@@ -105,7 +105,8 @@ record SupplyModels(Board board, Readings readings) {
     double v = rail.volts();
     outcomes.put("good", reading.apply(v));
     outcomes.put("sags", reading.apply(v * 0.9));
-    outcomes.put("low", reading.apply(v / 2));
+    outcomes.put("low", reading.apply(v * 0.7));
+    outcomes.put("collapsed", reading.apply(v * 0.3));
     outcomes.put("high", reading.apply(v * 1.5));
     outcomes.put("absent", reading.apply(0.0));
     outcomes.put("wrong sign", reading.apply(-v / 2));

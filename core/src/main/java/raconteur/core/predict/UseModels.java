@@ -92,6 +92,10 @@ record UseModels(
     return board.part(part).filter(p -> p.device().isRom()).isPresent();
   }
 
+  private boolean isRam(String part) {
+    return board.part(part).filter(p -> p.device().isRam()).isPresent();
+  }
+
   private boolean isProcessor(String part) {
     return board.part(part).filter(p -> p.device().isProcessor()).isPresent();
   }
@@ -115,9 +119,16 @@ record UseModels(
       return ofAll(told, meant.parts());
     }
     return meant.parts().isEmpty()
-        ? saidBySomething(told, "firmware signal", Set.of())
-        : said(told, meant.bad() ? "firmware error" : "firmware praise", meant.parts());
+        ? saidBySomething(told, "firmware signal", Set.of(), true)
+        : said(
+            told,
+            meant.bad() ? "firmware error" : "firmware praise",
+            meant.parts(),
+            !A_BIT.matcher(told.text()).find());
   }
+
+  /** One bit is bad in what holds or carries that bit; what serves all of them spoils more. */
+  private static final Pattern A_BIT = Pattern.compile("(?i)\\bbits?\\s+[0-9]|\\bD[0-9]{1,2}\\b");
 
   /** Fewer than these may all be bad by themselves. */
   private static final int FEWEST_OF_ALL = 4;
@@ -158,8 +169,24 @@ record UseModels(
         && accused.stream()
             .allMatch(name -> board.part(name).filter(p -> p.device().isRam()).isPresent())
         && fault.place().mendable() instanceof Place.OfPart(String part)
-        && board.part(part).filter(UseModels::servesMemories).isPresent();
+        && board
+            .part(part)
+            .filter(UseModels::servesMemories)
+            .filter(p -> isOfThePicture(p) == accused.stream().anyMatch(this::isOfThePicture))
+            .isPresent();
   }
+
+  private boolean isOfThePicture(String part) {
+    return board.part(part).filter(UseModels::isOfThePicture).isPresent();
+  }
+
+  /** What serves the memory of the picture serves no other. */
+  private static boolean isOfThePicture(Part part) {
+    return PICTURE.matcher(part.called()).find();
+  }
+
+  private static final Pattern PICTURE =
+      Pattern.compile("(?i)\\b(?:video|vram|screen|char(?:acter)?|sprites?|tiles?|colou?r)\\b");
 
   private static boolean servesMemories(Part part) {
     return part.device().isChip()
@@ -172,17 +199,26 @@ record UseModels(
       Pattern.compile("(?i)\\b(?:d?rams?|memory|ras|cas|refresh)\\b");
 
   private TestModel<?> said(Finding told, String test, Set<String> accused) {
-    return accused.isEmpty() ? new NoModel(told) : saidBySomething(told, test, accused);
+    return said(told, test, accused, true);
   }
 
-  private TestModel<?> saidBySomething(Finding told, String test, Set<String> accused) {
+  /**
+   * @param served whether what memories have in common may be what is meant; what spoils others
+   *     than those that are accused is not, else
+   */
+  private TestModel<?> said(Finding told, String test, Set<String> accused, boolean served) {
+    return accused.isEmpty() ? new NoModel(told) : saidBySomething(told, test, accused, served);
+  }
+
+  private TestModel<?> saidBySomething(
+      Finding told, String test, Set<String> accused, boolean served) {
     return saidBySomething(
         told,
         test,
         accused.isEmpty()
             ? List.of("elsewhere", "stopped")
             : List.of("elsewhere", "stopped", "named"),
-        fault -> meets(fault, accused));
+        fault -> meets(fault, accused, served));
   }
 
   private TestModel<?> saidBySomething(
@@ -200,7 +236,7 @@ record UseModels(
   }
 
   /** Whether a fault is in one of some parts, or spoils what they see. */
-  private boolean meets(Fault fault, Set<String> parts) {
+  private boolean meets(Fault fault, Set<String> parts, boolean served) {
     boolean at =
         switch (fault.place()) {
           case Place.Joints joints -> parts.contains(joints.part());
@@ -208,20 +244,22 @@ record UseModels(
           case Place place ->
               place.mendable() instanceof Place.OfPart(String part) && parts.contains(part);
         };
-    if (at || stopsProcessor(fault) || servesMemories(fault, parts)) {
-      return at || servesMemories(fault, parts);
+    boolean serves = served && servesMemories(fault, parts);
+    if (at || stopsProcessor(fault) || serves) {
+      return at || serves;
     }
-    boolean[] met = {false, false};
+    boolean[] met = {false, false, false};
     nets.consequences(fault)
         .forEach(
             (pin, change) -> {
               if (change != Signal.DOUBTFUL) {
                 met[0] |= parts.contains(pin.part());
+                met[2] |= !served && !parts.contains(pin.part()) && isRam(pin.part());
                 // What the firmware itself is read by, or driven by, is spoilt as well.
                 met[1] |= isProcessor(pin.part()) || isRom(pin.part());
               }
             });
-    return met[0] && !met[1];
+    return met[0] && !met[1] && !met[2];
   }
 
   /** A processor that stands is without its supply, clock or reset, or is at fault itself. */

@@ -47,7 +47,9 @@ record WaverModels(Board board, Readings readings) {
       return "steady";
     }
     boolean touch =
-        fault.mode().steadiness() == FaultMode.Steadiness.BY_TOUCH || isContactPart(fault);
+        fault.mode().steadiness() == FaultMode.Steadiness.BY_TOUCH
+            || isContactPart(fault)
+            || isLazyCrystal(fault);
     if (heat) {
       return fault.mode().steadiness() == FaultMode.Steadiness.BY_HEAT
           ? "gives"
@@ -71,6 +73,15 @@ record WaverModels(Board board, Readings readings) {
 
   private static boolean isInside(Fault fault, String part) {
     return fault.place().mendable().equals(new Place.OfPart(part));
+  }
+
+  /**
+   * A crystal that does not start by itself may when it is knocked (common practice, no source).
+   */
+  private boolean isLazyCrystal(Fault fault) {
+    return fault.mode() == FaultMode.DEAD
+        && fault.place() instanceof Place.OfPart(String part)
+        && board.part(part).filter(p -> p.device().isCrystal()).isPresent();
   }
 
   /** Contacts of a connector or a switch are what it is made of. */

@@ -4,8 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import raconteur.core.Boards;
+import raconteur.core.ToldStories;
 import raconteur.core.board.DamageArea;
 import raconteur.core.board.Part;
 import raconteur.core.data.Loaded;
@@ -134,5 +138,26 @@ class FaultCatalogueTest {
       }
     }
     return sum;
+  }
+
+  /** Where no net is known a part loads the rails its data book asks for: the 4116 has three. */
+  @Test
+  void onAListAPartLoadsTheRailsOfItsDataBook() {
+    assertThat(loaded("ruff-1", "U10")).containsExactlyInAnyOrder("+5V", "+12V", "-5V");
+    assertThat(loaded("ruff-1", "U52")).containsExactlyInAnyOrder("+12V", "-12V");
+    assertThat(loaded("ruff-1", "U43")).containsExactly("+5V");
+    assertThat(loaded("ruff-1", "C22")).containsExactly("+12V");
+  }
+
+  private static Set<String> loaded(String board, String part) {
+    return FaultCatalogue.of(ToldStories.board(board), Priors.shipped(), History.NONE)
+        .faults()
+        .stream()
+        .flatMap(
+            fault ->
+                fault.place() instanceof Place.Load load && load.part().equals(part)
+                    ? Stream.of(load.rail())
+                    : Stream.empty())
+        .collect(Collectors.toSet());
   }
 }

@@ -25,7 +25,6 @@ class NearestTest {
         "gadwall-6 | HALT goes low right after reset | /HALT low",
         "gadwall-6 | heat gun on U12, crash comes sooner | warm U12 changes",
         "gadwall-6 | DTACK never comes back | /DTACK high",
-        "plover-1 | only starts with pressure on U1 | tap U1 changes",
         "plover-1 | trace under C3 eaten away | damage corrosion C3",
         "skua-3 | screen shows only cursor | screen hangs",
         "siskin-2 | battery removed, board cleaned | pull B1",

@@ -7,7 +7,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import raconteur.core.ToldStories;
 
-/** Lines as people type them, on two boards of which nothing but a list of parts is known. */
+/** Lines as people type them, on boards of which nothing but a list of parts is known. */
 class SaidOfListedBoardsTest {
   private static String kept(String board, String said) {
     return Heard.kept(new BenchLine(ToldStories.board(board)).understand(said, BenchContext.FRESH));
@@ -101,7 +101,7 @@ class SaidOfListedBoardsTest {
         "video at base of Q1 good | Q1.2 toggling",
         "nothing at emitter of Q1 | Q1.3 0 Hz",
         "Q2 collector emitter short | found Q2 dead",
-        "some keys only work when pressing on the keyboard plug | tap J4 changes",
+        "some keys only work when pressing on the keyboard plug | moved J4 changes",
         "monitor ROM in programmer verifies different each time | IC3 rom unsteady",
         "AC present at J1 | function J1 good",
         "C1 replaced, hum gone | mended C1 replaced; screen works",
@@ -119,7 +119,7 @@ class SaidOfListedBoardsTest {
         "garbled tiles on screen, game plays | screen garbage",
         "black blotch in the corner of the display | screen lines",
         "missing vertical lines on LCD | screen lines",
-        "lines come back when pressing on the flex | tap LF1 changes",
+        "lines come back when pressing on the flex | moved LF1 changes",
         "pads dirty | found SW5 dirty",
         "left and right do not work | screen dead-keys",
         "6V on anode of D2 | D2-IN 6 V",
@@ -158,10 +158,68 @@ class SaidOfListedBoardsTest {
         "12V at F7 ok | +12V at F7 12 V",
         "harness pins burnt | damage burn P2",
         "SW1 contacts bad | found SW1 dirty",
-        "red comes and goes when touching the video plug | tap P3 changes",
+        "red comes and goes when touching the video plug | moved P3 changes",
       })
   void onAGameOfTwoProcessors(String said, String kept) {
     assertThat(kept("knot-1", said)).isEqualTo(kept);
+  }
+
+  /** A luggable computer: memory, screen, disc and serial port. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // A part and, behind what is read there, its pin.
+        "U31 has clock on pin 21 | U31.21 toggling",
+        "U31 has no clock on pin 21 | U31.21 0 Hz",
+        "U31 gets 2 MHz on pin 21 | U31.21 2000000 Hz",
+        "crystal oscillating at U43 pin 1 | U43.1 toggling",
+        "raw data pulsing at U49 pin 3 | U49.3 toggling",
+        // All pins of one task.
+        "U34 enables all right | U34.4 low; U34.5 low; U34.6 high",
+        "U35 inputs ok | U35.1 U35.2 U35.3 toggling",
+        "U3 never enabled | U3.18 stuck high",
+        "rom never selected | U2.18 stuck high",
+        "disk controller never selected | U29.3 stuck high",
+        "U30 selected | U30.35 toggling",
+        "memory side of U36 dead"
+            + " | U36.11 U36.12 U36.13 U36.14 U36.15 U36.16 U36.17 U36.18 0 Hz",
+        "U37 output side dead | U37.3 U37.5 U37.7 U37.9 U37.12 U37.14 U37.16 U37.18 0 Hz",
+        "U34 pin 15 high all the time | U34.15 stuck high",
+        "reset high all the time | U1.26 high",
+        // What a hand does to a plug, and what is only pressed to be pressed.
+        "cuts out when wiggling the power plug | moved J1 changes",
+        "picture flickers when the CRT cable is moved | moved J5 changes",
+        "pressing on the keyboard cable brings it back | moved J4 changes",
+        "wiggling the CRT cable makes no difference | moved J5 same",
+        "still dead when pressing on the CRT cable | moved J5 same",
+        "no picture until the CRT cable is wiggled | moved J5 changes",
+        "reset button always gets it going | function reset bad",
+        "have to press reset to start | function reset bad",
+        "reset rises too early | function reset bad",
+        "cleaned the floppy connector and everything works | mended J2 cleaned; screen works",
+        "lifting C22 clears it | without C22 cured",
+      })
+  void onALuggable(String said, String kept) {
+    assertThat(kept("ruff-1", said)).isEqualTo(kept);
+  }
+
+  /** A strobe is of the memories that have one, and is no part that is listed for it. */
+  @Test
+  void strobesAreOfTheMemoriesThatHaveThem() {
+    assertThat(kept("ruff-1", "CAS never goes low"))
+        .startsWith("U10.15 U11.15")
+        .endsWith("U25.15 stuck high")
+        .doesNotContain("U26");
+    assertThat(kept("ruff-1", "RAS ok")).startsWith("U10.4 ").endsWith(" toggling");
+  }
+
+  /** What comes on, or gets it going, is not what is bad. */
+  @Test
+  void whatComesOnIsNotCalledBad() {
+    assertThat(kept("ruff-1", "drive light comes on and motor spins")).startsWith("✗");
+    assertThat(kept("phalarope-1", "cartridges only work when leaned on"))
+        .isEqualTo("moved CN1 changes");
   }
 
   /** A cure that is none is not taken for one, nor what is said of the part for the board. */

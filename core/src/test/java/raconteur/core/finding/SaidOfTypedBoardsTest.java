@@ -102,8 +102,8 @@ class SaidOfTypedBoardsTest {
         // A row of lines by what their names have in common.
         "merlin-1 | TA lines all pulsing | TA0-TA10 pulsing",
         // Plugs by what comes through them.
-        "curlew-1 | picture comes and goes when the video connector is touched | tap P2 changes",
-        "merlin-1 | blue works when edge connector is wiggled | tap J1 changes",
+        "curlew-1 | picture comes and goes when the video connector is touched | moved P2 changes",
+        "merlin-1 | blue works when edge connector is wiggled | moved J1 changes",
       })
   void isTakenAsItIsMeant(String board, String said, String kept) {
     assertThat(kept(board, said)).isEqualTo(kept);
