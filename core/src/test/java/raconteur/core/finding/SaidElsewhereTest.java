@@ -192,8 +192,7 @@ class SaidElsewhereTest {
         "5V line shorted, 0.8 ohm | +5V gnd 0.8 ohm",
         "M1 missing at U1 | U1.27 0 Hz",
         "U34 latch outputs all high | U34.7 U34.9 U34.10 U34.11 U34.12 U34.13 U34.14 U34.15 high",
-        "ROM select never goes low: U14.15 high | U15.20 U16.20 U17.20 U18.20 U19.20 U20.20 U45.20"
-            + " stuck high; U14.15 high",
+        "ROM select never goes low: U14.15 high | U2.20 U3.20 U24.18 stuck high; U14.15 high",
         // Under a heading that nobody understands stands what was read.
         "no select at all: U14.15 high | ? U14.15 high; note no select at all: U14.15 high",
         "piggybacked U5 with a known good one, no change | piggyback U5 same",

@@ -24,7 +24,7 @@ class ListedBoardModelsTest {
   void aSignOfLifeClearsTheSupply() {
     double unread = suspicion("F1", "screen blank", "U1.6 0 Hz");
     assertThat(suspicion("F1", "screen blank", "U1.6 0 Hz", "U43.2 toggling"))
-        .isLessThan(unread / 10);
+        .isLessThan(unread / 5);
     assertThat(suspicion("F1", "screen blank", "U1.6 0 Hz", "U50.3 high")).isLessThan(unread / 10);
     // Who reads a still line has mostly seen to the supply before.
     assertThat(suspicion("F1", "screen blank", "U1.6 0 Hz", "U50.3 low"))
