@@ -3,7 +3,9 @@ package raconteur.core.board;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import raconteur.core.device.Device;
 
 /**
@@ -101,6 +103,16 @@ public record Part(
   public boolean isListedToSmooth() {
     return device.isElectrolytic() && !device.isCell() && SMOOTHS.matcher(called()).find();
   }
+
+  /** The volts that are named where it is listed: 12 of {@code 12V supply filter}. */
+  public Set<Double> listedVolts() {
+    return BETWEEN_WORDS
+        .splitAsStream(purpose)
+        .flatMap(word -> SupplyName.volts(word).stream())
+        .collect(Collectors.toUnmodifiableSet());
+  }
+
+  private static final Pattern BETWEEN_WORDS = Pattern.compile("[ ,;/]+");
 
   /** What it is, for a line of a list: its device, and what it is there for where that is known. */
   public String inWords() {

@@ -344,13 +344,10 @@ public final class FaultCatalogue {
      * named where it is listed, any of them for a capacitor, else the first.
      */
     private Set<String> railsByDataBook(Part part) {
-      Set<Double> volts = new HashSet<>();
+      Set<Double> volts = new HashSet<>(part.listedVolts());
       part.device().pins().stream()
           .filter(pin -> pin.kind() == PinKind.SUPPLY)
           .forEach(pin -> SupplyName.wantedBy(part.device(), pin).ifPresent(volts::add));
-      for (String word : part.purpose().split("[ ,;/]+", -1)) {
-        SupplyName.volts(word).ifPresent(volts::add);
-      }
       Set<String> rails = new TreeSet<>();
       board.rails().stream()
           .filter(rail -> volts.contains(rail.volts()))

@@ -2,11 +2,12 @@ package raconteur.core.finding;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 
@@ -21,20 +22,35 @@ import raconteur.core.board.Part;
 final class ProvokedInWords {
   private static final int MOST_WORDS = 5;
 
-  /** What a hand does, by the usual line that says so. */
-  private static final Map<String, String> DONE =
-      Map.of(
-          "tap",
-          "tap(?:p(?:ed|ing))?|knock(?:ed|ing)?|hit(?:ting)?|flick(?:ed|ing)?|bang(?:ed|ing)?"
-              + "|thump(?:ed|ing)?|smack(?:ed|ing)?|slap(?:p(?:ed|ing))?",
-          "press",
-          "finger|thumb|hand|pressure|press(?:ed|ing)?|push(?:ed|ing)?|squeez(?:e|ed|ing)|lean(?:ed|ing|t)?|h[eo]ld(?:ing)?",
-          "moved",
-          "wiggl(?:e|ed|ing)|wriggl(?:e|ed|ing)|waggl(?:e|ed|ing)|jiggl(?:e|ed|ing)|mov(?:e|ed|ing)"
-              + "|rock(?:ed|ing)?|twist(?:ed|ing)?|bend(?:ing)?|bent|flex(?:ed|ing)?"
-              + "|touch(?:ed|ing)?|nudg(?:e|ed|ing)|pull(?:ed|ing) on");
+  /** Of a pin it is said with another meaning: only plugs and switches are held by hand. */
+  private static final String HELD = "held";
 
-  private static final String VERB = "(?<done>" + String.join("|", DONE.values()) + ")";
+  /**
+   * What a hand does.
+   *
+   * @param usual the verb of the usual line that says so
+   */
+  private record Deed(String usual, String said) {}
+
+  private static final List<Deed> DEEDS =
+      List.of(
+          new Deed(
+              "tap",
+              "tap(?:p(?:ed|ing))?|knock(?:ed|ing)?|hit(?:ting)?|flick(?:ed|ing)?|bang(?:ed|ing)?"
+                  + "|thump(?:ed|ing)?|smack(?:ed|ing)?|slap(?:p(?:ed|ing))?"),
+          new Deed(
+              "press",
+              "press(?:ed|ing)?|push(?:ed|ing)?|squeez(?:e|ed|ing)|lean(?:ed|ing|t)?"
+                  + "|(?:finger|thumb|hand|pressure)(?= on)"),
+          new Deed(HELD, "held|hold(?:ing)?"),
+          new Deed(
+              "moved",
+              "wiggl(?:e|ed|ing)|wriggl(?:e|ed|ing)|waggl(?:e|ed|ing)|jiggl(?:e|ed|ing)"
+                  + "|mov(?:e|ed|ing)|rock(?:ed|ing)?|twist(?:ed|ing)?|bend(?:ing)?|bent"
+                  + "|flex(?:ed|ing)?|touch(?:ed|ing)?|nudg(?:e|ed|ing)|pull(?:ed|ing) on"));
+
+  private static final String VERB =
+      "(?<done>" + DEEDS.stream().map(Deed::said).collect(Collectors.joining("|")) + ")";
 
   private static final String ABOUT =
       "(?: (?:on|onto|at|against|down|near|around|in|upon|up|hard|firmly|gently|lightly))*";
@@ -95,7 +111,8 @@ final class ProvokedInWords {
   private static final Pattern SAME =
       pattern(
           "(?:it |is |it's )*(?:still|stays|remains|keeps)\\b.*|.*\\b(?:no"
-              + " (?:difference|change|effect|help|better|luck)|the same|nothing"
+              + " (?:difference|change|effect|help|better|luck)|the"
+              + " same|(?:changes|changed|helps|cures|fixes) nothing|nothing"
               + " (?:changes|changed|happens|happened)|does nothing|did nothing|does(?:n't| not)"
               + " (?:help|change|matter)|did(?:n't| not) (?:help|change)|unchanged|same)\\b.*");
 
@@ -128,7 +145,7 @@ final class ProvokedInWords {
     }
     boolean until = UNTIL.matcher(told.group("when")).matches();
     return (until ? Optional.of(true) : effect(told.group("did")))
-        .flatMap(did -> begun(board, told.group("rest")).map(p -> line(told, p, did)));
+        .flatMap(did -> begun(board, told).map(part -> line(told, part, did)));
   }
 
   /** With the effect behind what was touched: the longest name that leaves one. */
@@ -137,26 +154,29 @@ final class ProvokedInWords {
       return Optional.empty();
     }
     List<String> words = List.of(told.group("rest").split(" ", -1));
-    return IntStream.iterate(Math.min(MOST_WORDS, words.size() - 1), n -> n > 0, n -> n - 1)
-        .boxed()
+    return lengths(words.size() - 1)
         .flatMap(
             n ->
                 effect(String.join(" ", words.subList(n, words.size())))
                     .flatMap(
                         did ->
-                            part(board, String.join(" ", words.subList(0, n)))
+                            part(board, told, String.join(" ", words.subList(0, n)))
                                 .map(part -> line(told, part, did)))
                     .stream())
         .findFirst();
   }
 
   /** The part that the first of some words name. */
-  private static Optional<Part> begun(Board board, String said) {
-    List<String> words = List.of(said.strip().split(" ", -1));
-    return IntStream.iterate(Math.min(MOST_WORDS, words.size()), n -> n > 0, n -> n - 1)
-        .boxed()
-        .flatMap(n -> part(board, String.join(" ", words.subList(0, n))).stream())
+  private static Optional<Part> begun(Board board, Matcher told) {
+    List<String> words = List.of(told.group("rest").strip().split(" ", -1));
+    return lengths(words.size())
+        .flatMap(n -> part(board, told, String.join(" ", words.subList(0, n))).stream())
         .findFirst();
+  }
+
+  /** So many words may name a part, the most first. */
+  private static Stream<Integer> lengths(int words) {
+    return IntStream.iterate(Math.min(MOST_WORDS, words), n -> n > 0, n -> n - 1).boxed();
   }
 
   private static Optional<Boolean> effect(String did) {
@@ -166,34 +186,54 @@ final class ProvokedInWords {
     return EFFECT.matcher(did).matches() ? Optional.of(true) : Optional.empty();
   }
 
-  private static String line(Matcher told, Part part, boolean changes) {
+  private static String deed(Matcher told) {
     String done = told.group("done").toLowerCase(Locale.ROOT);
-    String verb =
-        DONE.entrySet().stream()
-            .filter(e -> done.matches(e.getValue()))
-            .map(Map.Entry::getKey)
-            .findFirst()
-            .orElseThrow();
-    // Who presses on a plug moves it.
-    boolean moved = verb.equals("press") && part.device().isContact();
-    return (moved ? "moved" : verb) + " " + part.designator() + (changes ? " changes" : " same");
+    return DEEDS.stream()
+        .filter(deed -> Pattern.compile(deed.said()).matcher(done + " on").lookingAt())
+        .map(Deed::usual)
+        .findFirst()
+        .orElseThrow();
   }
 
-  /** One part, that is no button: those are there to be pressed. */
-  private static Optional<Part> part(Board board, String said) {
+  private static String line(Matcher told, Part part, boolean changes) {
+    String deed = deed(told);
+    // Who presses on a plug, or holds one, moves it.
+    boolean moved = deed.equals(HELD) || (deed.equals("press") && part.device().isContact());
+    return (moved ? "moved" : deed) + " " + part.designator() + (changes ? " changes" : " same");
+  }
+
+  /**
+   * One part that is touched by a hand: that is named by its place or by what it is, or else a plug
+   * that is listed for the thing. No button: those are there to be pressed.
+   */
+  private static Optional<Part> part(Board board, Matcher told, String said) {
+    if (CONTROL.matcher(said).find()) {
+      return Optional.empty();
+    }
     Matcher hanging = BY_A_PLUG.matcher(said);
     boolean byAPlug = hanging.matches();
-    List<Part> parts = TrialInWords.parts(board, said);
+    List<Part> named = PartsByKind.only(board, said);
+    List<Part> parts = named.isEmpty() ? plugs(TrialInWords.parts(board, said)) : named;
     if (byAPlug && parts.size() != 1) {
-      parts = TrialInWords.parts(board, hanging.group("what").strip());
+      parts = plugs(TrialInWords.parts(board, hanging.group("what").strip()));
     }
-    if (byAPlug || parts.size() > 1) {
-      parts = parts.stream().filter(p -> p.device().isContact()).toList();
-    }
-    return parts.size() == 1
-        ? Optional.of(parts.getFirst()).filter(p -> !isAButton(p))
+    boolean held = deed(told).equals(HELD);
+    List<Part> meant = parts.size() == 1 ? parts : plugs(parts);
+    return meant.size() == 1
+        ? Optional.of(meant.getFirst())
+            .filter(p -> !isAButton(p) && (!held || p.device().isContact()))
         : Optional.empty();
   }
+
+  private static List<Part> plugs(List<Part> parts) {
+    return parts.stream().filter(p -> p.device().isContact()).toList();
+  }
+
+  /** What whoever plays or types presses. */
+  private static final Pattern CONTROL =
+      pattern(
+          "\\b(?:buttons?|keys?|fire|start|select|jump|coin|left|right|up|down|trigger|space|return"
+              + "|enter|flippers?)\\b|^(?:the )?reset(?: switch)?$");
 
   /** A switch of the supply stays as it is, and may be a poor contact; a button is pressed. */
   private static boolean isAButton(Part part) {

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
+import raconteur.core.board.PinRef;
 import raconteur.core.device.DevicePin;
 import raconteur.core.device.PinKind;
 
@@ -19,15 +20,16 @@ import raconteur.core.device.PinKind;
  * enables all right}, {@code U35 inputs ok}, {@code CPU side of U36 active}. Come to lines at those
  * pins by their numbers.
  *
- * <p>Cost: four patterns a line; the board's parts by name where one fits.
+ * <p>Cost: seven patterns a line; the board's parts by name where one fits.
  */
 final class TasksInWords {
   private static final String NOT = "never|not|isn['’]?t|aren['’]?t|no longer";
   private static final String IS = "(?: (?:is|are|was|were|gets?|getting|being|ever|chip|itself))*";
   private static final String ALL = "(?: (?:are|is|look|looks|all|both|seem|seems|do|does))*";
   private static final String MOVES =
-      "wiggl\\w+|toggl\\w+|chang\\w+|mov\\w+|puls\\w+|activ\\w+|busy|alive|clocking|working"
-          + "|swing\\w*|there|ok|okay|good|fine|all right|alright|normal|correct|right|present";
+      "wiggl\\w+|toggl\\w+|chang\\w+|mov\\w+|puls\\w+|activ\\w+|busy|alive|clocking|swing\\w*";
+  private static final String WELL =
+      "ok|okay|good|fine|all right|alright|normal|correct|right|present|there|working";
   private static final String STILL =
       "dead|static|still|stuck|quiet|silent|inactive|flat|nothing|not moving|never moves"
           + "|no activity|no signals?|floating|high|low";
@@ -48,7 +50,9 @@ final class TasksInWords {
       pattern(
           "(?:the )?(?<part>.{2,30}?) enables?(?: pins| lines| inputs)?"
               + ALL
-              + " (?:ok|okay|good|fine|all right|alright|right|correct|asserted|active|met)");
+              + " (?:"
+              + WELL
+              + "|asserted|active|met)");
 
   private static final Pattern INPUTS =
       pattern(
@@ -56,7 +60,9 @@ final class TasksInWords {
               + ALL
               + " (?:"
               + MOVES
-              + ")");
+              + "|(?<well>"
+              + WELL
+              + "))");
 
   private static final Pattern NONE =
       pattern(
@@ -71,37 +77,33 @@ final class TasksInWords {
           "(?:the )?(?<part>\\S+)(?: (?:pin|leg) [0-9]+)? (?:outputs? (?:is |are |pin )*(?:"
               + STILL
               + ")|(?:has )?no outputs?)(?: .*)?|(?:nothing|no (?:signal|output|activity))"
-              + " (?:from|on|at|out of) (?:(?:pin|leg) [0-9]+ (?:of|at) )?(?<owner>\\S+)(?:"
+              + " (?:from|out of) (?:(?:pin|leg) [0-9]+ (?:of|at) )?(?<owner>\\S+)(?:"
               + " output)?");
 
   private static final String SIDE =
-      "(?:the )?(?<side>a|b|cpu|processor|memory|ram|rom|bus|port|cartridge|slot|input|output|far"
-          + "|near|board|system|peripheral|other) side";
+      "(?:the"
+          + " )?(?<side>a|b|cpu|processor|memory|ram|rom|port|cartridge|slot|input|output|peripheral)"
+          + " side";
+
+  private static final String SHOWN =
+      ALL
+          + " (?:(?<moves>"
+          + MOVES
+          + "|"
+          + WELL
+          + ")|stuck (?<stuck>high|low)|(?<still>"
+          + STILL
+          + "))";
 
   private static final Pattern OF_A_SIDE =
-      pattern(
-          SIDE
-              + "(?: of| on| at)? (?:the )?(?<part>.{2,30}?)"
-              + ALL
-              + " (?:(?<moves>"
-              + MOVES
-              + ")|(?<still>"
-              + STILL
-              + "))");
+      pattern(SIDE + "(?: of| on| at)? (?:the )?(?<part>.{2,30}?)" + SHOWN);
 
-  private static final Pattern AT_A_SIDE =
-      pattern(
-          "(?<part>.{2,30}?) "
-              + SIDE
-              + ALL
-              + " (?:(?<moves>"
-              + MOVES
-              + ")|(?<still>"
-              + STILL
-              + "))");
+  private static final Pattern AT_A_SIDE = pattern("(?<part>.{2,30}?) " + SIDE + SHOWN);
 
-  /** On most boards the processor is on side A (common practice, no source). */
-  private static final Set<String> SIDE_A = Set.of("a", "cpu", "processor", "input", "near");
+  /** Where no net says it, the processor is on side A, as mostly (common practice, no source). */
+  private static final Set<String> SIDE_A = Set.of("a", "cpu", "processor", "input");
+
+  private static final Set<String> BY_LETTER = Set.of("a", "b", "input", "output");
 
   private TasksInWords() {}
 
@@ -123,6 +125,11 @@ final class TasksInWords {
 
   private static Optional<Part> chip(Board board, Matcher told) {
     return told.matches() ? chip(board, told.group("part").strip()) : Optional.empty();
+  }
+
+  /** One that is named by its place, or by what it is: what it is there for may be enabled, too. */
+  private static boolean isNamed(Board board, Matcher told) {
+    return !PartsByKind.only(board, told.group("part").strip()).isEmpty();
   }
 
   private static Optional<Part> chip(Board board, String name) {
@@ -158,6 +165,7 @@ final class TasksInWords {
 
   private static Optional<String> selected(Board board, Matcher told) {
     return chip(board, told)
+        .filter(_ -> !told.group("how").equalsIgnoreCase("enabled") || isNamed(board, told))
         .flatMap(
             part -> {
               List<String> pins = selects(part);
@@ -188,8 +196,13 @@ final class TasksInWords {
         .filter(line -> !line.isEmpty());
   }
 
+  /** Of these, inputs that are well move; a gate's may be well and stand. */
+  private static final Pattern SELECTS = pattern("\\b(?:decoder|selector|multiplexer)");
+
   private static Optional<String> inputs(Board board, Matcher told) {
     return chip(board, told)
+        .filter(_ -> isNamed(board, told))
+        .filter(part -> told.group("well") == null || SELECTS.matcher(part.device().title()).find())
         .map(part -> PinTask.pins(part, "inputs"))
         .filter(pins -> !pins.isEmpty())
         .map(pins -> String.join(" ", pins) + " toggling");
@@ -212,14 +225,40 @@ final class TasksInWords {
   /** One side of what stands between two buses. */
   private static Optional<String> side(Board board, Matcher told) {
     return chip(board, told)
-        .map(
-            part -> {
-              boolean isA = SIDE_A.contains(told.group("side").toLowerCase(Locale.ROOT));
-              return ofASide(part, isA);
-            })
+        .flatMap(
+            part ->
+                isSideA(board, part, told.group("side").toLowerCase(Locale.ROOT))
+                    .map(isA -> ofASide(part, isA)))
         .filter(pins -> !pins.isEmpty())
-        .map(
-            pins -> String.join(" ", pins) + (told.group("moves") == null ? " 0 Hz" : " toggling"));
+        .map(pins -> String.join(" ", pins) + " " + shown(told));
+  }
+
+  private static String shown(Matcher told) {
+    if (told.group("moves") != null) {
+      return "toggling";
+    }
+    String still = told.group("stuck") == null ? told.group("still") : told.group("stuck");
+    return told.group("stuck") != null
+        ? "stuck " + still
+        : still.matches("(?i)high|low|floating") ? still.toLowerCase(Locale.ROOT) : "0 Hz";
+  }
+
+  /** Which side is meant; empty where nets are known and do not tell which is the processor's. */
+  private static Optional<Boolean> isSideA(Board board, Part part, String side) {
+    boolean near = SIDE_A.contains(side);
+    if (board.nets().isEmpty() || BY_LETTER.contains(side)) {
+      return Optional.of(near);
+    }
+    boolean a = isAtAProcessor(board, ofASide(part, true));
+    boolean b = isAtAProcessor(board, ofASide(part, false));
+    return a == b ? Optional.empty() : Optional.of(near == a);
+  }
+
+  private static boolean isAtAProcessor(Board board, List<String> pins) {
+    return pins.stream()
+        .flatMap(pin -> board.netOf(PinRef.parse(pin)).stream())
+        .flatMap(net -> net.path().stream())
+        .anyMatch(pin -> board.part(pin.part()).filter(p -> p.device().isProcessor()).isPresent());
   }
 
   private static List<String> ofASide(Part part, boolean isA) {

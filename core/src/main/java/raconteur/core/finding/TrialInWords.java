@@ -124,8 +124,9 @@ final class TrialInWords {
 
   private static final Pattern STILL =
       Pattern.compile(
-          "(?i)(?:still .*|.*\\b(?:no change|no difference|the same|same|no better|unchanged"
-              + "|did(?:n't| not) (?:help|change|fix)|makes no|made no|nothing changed)\\b.*)");
+          "(?i)(?:still .*|.*\\b(?:no change|no difference|the same|same|no"
+              + " better|unchanged|change[sd] nothing|did(?:n't| not) (?:help|change|fix)|makes"
+              + " no|made no|nothing changed)\\b.*)");
 
   private static final Pattern OTHER =
       Pattern.compile(
@@ -159,7 +160,7 @@ final class TrialInWords {
   /** {@code disconnecting S1 brings it up}. */
   private static final Pattern BRINGS_UP =
       Pattern.compile(
-          "(?i)(?:(?:clears?|cleared|cures?|cured|fixe[sd]|fixes|solve[sd]) (?:it|the"
+          "(?i)(?:(?:clears?|cleared|cures?|cured|fixe[sd]|solve[sd]) (?:it|the"
               + " (?:fault|short|problem))|(?:brings?|brought|makes?|made|lets?|gets?|got|has)"
               + " (?:it|the board|the machine|the game|everything|the [a-z]+) (?:all"
               + " )?(?:up|back|boot|start|run|work|going|go|to life|alive)(?: again| now| up)*)");
@@ -170,15 +171,13 @@ final class TrialInWords {
           "(?i)\\b(?:tests?|tested|tester|reads?|measures?|measured|checks?|checked|programmer|cleaned"
               + "|socket|legs?|pins?)\\b");
 
-  private TrialInWords() {}
-
   /** {@code swapping U26 and U27 makes the fault move}. */
   private static final Pattern BOTH =
       Pattern.compile(
           "(?i)"
               + WHO
               + "(?:swapp(?:ed|ing)|exchang(?:ed|ing)|changing)(?: over| round)? (?:the"
-              + " )?(?<one>\\S+) (?:and|with|for) (?:the )?(?<other>\\S+)(?:"
+              + " )?(?<one>[^\\s,;:]+) (?:and|with|for) (?:the )?(?<other>[^\\s,;:]+)(?:"
               + " (?:over|round|around))?"
               + THEN
               + "(?<did>.+)");
@@ -188,6 +187,8 @@ final class TrialInWords {
       Pattern.compile(
           "(?i).*\\b(?:moves?|moved|follows?|followed|changes?|changed|turns?|turned|different|goes"
               + " with|went with|swaps|swapped|other (?:side|half|bit|player|channel))\\b.*");
+
+  private TrialInWords() {}
 
   private static Optional<String> exchanged(Board board, String line) {
     Matcher told = BOTH.matcher(line);

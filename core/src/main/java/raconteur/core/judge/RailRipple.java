@@ -1,6 +1,5 @@
 package raconteur.core.judge;
 
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -8,7 +7,6 @@ import java.util.Set;
 import raconteur.core.board.Board;
 import raconteur.core.board.Part;
 import raconteur.core.board.Rail;
-import raconteur.core.board.SupplyName;
 import raconteur.core.capacitor.CapacitorSpec;
 import raconteur.core.data.Figures;
 import raconteur.core.finding.Quantities;
@@ -73,10 +71,7 @@ public record RailRipple(
 
   /** One that is listed with volts smooths those. */
   private static boolean isNotForOthers(Part part, Rail rail) {
-    List<Double> volts =
-        Arrays.stream(part.purpose().split("[ ,;/]+", -1))
-            .flatMap(word -> SupplyName.volts(word).stream())
-            .toList();
+    Set<Double> volts = part.listedVolts();
     return volts.isEmpty() || volts.contains(rail.volts());
   }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import raconteur.core.board.Board;
+import raconteur.core.board.Part;
 import raconteur.core.device.Signal;
 import raconteur.core.fault.Fault;
 import raconteur.core.finding.Finding;
@@ -50,8 +51,10 @@ final class Lively<E> implements TestModel<Lively.Effect<E>> {
   }
 
   /** The model of what was found, with that in it if it is a sign of life. */
-  static TestModel<?> of(TestModel<?> model, List<Finding> found, Optional<RailConditions> supply) {
-    return supply.isPresent() && found.stream().anyMatch(Lively::isSignOfLife)
+  static TestModel<?> of(
+      TestModel<?> model, List<Finding> found, Board board, Optional<RailConditions> supply) {
+    return supply.isPresent()
+            && found.stream().anyMatch(f -> isSignOfLife(f) && isOfTheLogic(board, f))
         ? new Lively<>(model, supply.get())
         : model;
   }
@@ -63,6 +66,14 @@ final class Lively<E> implements TestModel<Lively.Effect<E>> {
       case Finding.PinVolts volts -> isAlive(LogicLevels.of(volts.lowest(), volts.highest()));
       case Finding _ -> false;
     };
+  }
+
+  /** In front of a fuse or at a plug the supply itself stands high. */
+  private static boolean isOfTheLogic(Board board, Finding reading) {
+    return reading.subject().pins().stream()
+        .flatMap(pin -> board.part(pin.part()).stream())
+        .map(Part::device)
+        .anyMatch(d -> d.isCrystal() || (d.isChip() && !d.isRegulator()));
   }
 
   private static boolean isAlive(Signal shown) {

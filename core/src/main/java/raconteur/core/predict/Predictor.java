@@ -170,7 +170,7 @@ public final class Predictor {
 
   /** The model of some findings weighed together. */
   public TestModel<?> model(Evidence evidence) {
-    return Lively.of(quiet(evidence), evidence.found(), supply);
+    return Lively.of(quiet(evidence), evidence.found(), board, supply);
   }
 
   private TestModel<?> quiet(Evidence evidence) {

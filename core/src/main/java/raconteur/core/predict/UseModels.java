@@ -1,5 +1,6 @@
 package raconteur.core.predict;
 
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -248,18 +249,18 @@ record UseModels(
     if (at || stopsProcessor(fault) || serves) {
       return at || serves;
     }
-    boolean[] met = {false, false, false};
+    Set<String> spoilt = new HashSet<>();
     nets.consequences(fault)
         .forEach(
             (pin, change) -> {
               if (change != Signal.DOUBTFUL) {
-                met[0] |= parts.contains(pin.part());
-                met[2] |= !served && !parts.contains(pin.part()) && isRam(pin.part());
-                // What the firmware itself is read by, or driven by, is spoilt as well.
-                met[1] |= isProcessor(pin.part()) || isRom(pin.part());
+                spoilt.add(pin.part());
               }
             });
-    return met[0] && !met[1] && !met[2];
+    boolean others = !served && spoilt.stream().anyMatch(p -> isRam(p) && !parts.contains(p));
+    // What the firmware itself is read by, or driven by, is spoilt as well.
+    boolean itself = spoilt.stream().anyMatch(p -> isProcessor(p) || isRom(p));
+    return !Collections.disjoint(spoilt, parts) && !itself && !others;
   }
 
   /** A processor that stands is without its supply, clock or reset, or is at fault itself. */

@@ -199,6 +199,14 @@ class SaidOfListedBoardsTest {
         "reset rises too early | function reset bad",
         "cleaned the floppy connector and everything works | mended J2 cleaned; screen works",
         "lifting C22 clears it | without C22 cured",
+        "swapping U26 and U27 makes the fault move | exchanged U26 U27 changed",
+        "swapped U26 and U27, changed nothing | exchanged U26 U27 same",
+        "crashes when the crystal is touched | moved Y1 changes",
+        "U36 B side stuck low"
+            + " | U36.11 U36.12 U36.13 U36.14 U36.15 U36.16 U36.17 U36.18 stuck low",
+        "U36 B side floating"
+            + " | U36.11 U36.12 U36.13 U36.14 U36.15 U36.16 U36.17 U36.18 floating",
+        "nothing out of U47 | function U47 bad",
       })
   void onALuggable(String said, String kept) {
     assertThat(kept("ruff-1", said)).isEqualTo(kept);
@@ -212,6 +220,26 @@ class SaidOfListedBoardsTest {
         .endsWith("U25.15 stuck high")
         .doesNotContain("U26");
     assertThat(kept("ruff-1", "RAS ok")).startsWith("U10.4 ").endsWith(" toggling");
+  }
+
+  /** Nobody's hand, nothing selected, and nothing that moves. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "it works with U5 in hand | changes",
+        "works while reset is held | changes",
+        "pressing reset changes nothing | tap",
+        "moving objects disappear | moved",
+        "flashes when fire pressed | changes",
+        "U31 should have clock on pin 21 | toggling",
+        "no signal at U47 | function",
+        "keyboard inputs ok | toggling",
+        "U51 inputs ok | toggling",
+        "sound is enabled | toggling",
+      })
+  void whatOnlySoundsLikeItIsNotTaken(String said, String never) {
+    assertThat(kept("ruff-1", said)).doesNotContain(never.strip());
   }
 
   /** What comes on, or gets it going, is not what is bad. */

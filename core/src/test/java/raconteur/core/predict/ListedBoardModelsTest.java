@@ -26,6 +26,8 @@ class ListedBoardModelsTest {
     assertThat(suspicion("F1", "screen blank", "U1.6 0 Hz", "U43.2 toggling"))
         .isLessThan(unread / 5);
     assertThat(suspicion("F1", "screen blank", "U1.6 0 Hz", "U50.3 high")).isLessThan(unread / 10);
+    // In front of the fuse the supply stands high whether it is open or not.
+    assertThat(suspicion("F1", "screen blank", "U1.6 0 Hz", "F1.1 high")).isGreaterThan(unread / 2);
     // Who reads a still line has mostly seen to the supply before.
     assertThat(suspicion("F1", "screen blank", "U1.6 0 Hz", "U50.3 low"))
         .isBetween(unread / 2, unread * 2);
